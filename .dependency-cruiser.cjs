@@ -1,0 +1,51 @@
+/* The floors of the house: each folder may import only from the floors below it. */
+const floors = ["core", "formats", "standins", "db", "cli", "app"];
+const allowed = {
+  core: ["core"],
+  formats: ["core", "formats"],
+  standins: ["core", "formats", "standins"],
+  db: ["core", "formats", "db"],
+  cli: ["core", "formats", "standins", "db", "cli"],
+  app: ["core", "formats", "standins", "db", "app"],
+};
+const floorRules = floors.map((floor) => ({
+  name: `${floor}-stays-on-its-floor`,
+  comment: `${floor}/ may import only from: ${allowed[floor].join(", ")}`,
+  severity: "error",
+  from: { path: `^${floor}/`, pathNot: "\\.test\\.tsx?$" },
+  to: { path: `^(${floors.filter((f) => !allowed[floor].includes(f)).join("|") || "-"})/` },
+}));
+module.exports = {
+  forbidden: [
+    ...floorRules,
+    {
+      name: "core-reaches-for-nothing",
+      comment: "core/ is pure: only these small libraries, never React, Node or the database",
+      severity: "error",
+      from: { path: "^core/", pathNot: "\\.test\\.ts$" },
+      to: { pathNot: ["^core/", "^node_modules/(zod|suncalc|date-fns)/"] },
+    },
+    {
+      name: "no-circles",
+      severity: "error",
+      from: { path: "^(core|formats|standins|db|cli)/" },
+      to: { circular: true },
+    },
+    {
+      name: "resolvable",
+      severity: "error",
+      from: {},
+      to: { couldNotResolve: true, pathNot: "^(virtual:|\\./\\+types|\\.\\./\\+types)" },
+    },
+  ],
+  options: {
+    tsConfig: { fileName: "tsconfig.json" },
+    tsPreCompilationDeps: true,
+    doNotFollow: { path: "node_modules" },
+    exclude: { path: "\\+types/" },
+    enhancedResolveOptions: {
+      exportsFields: ["exports"],
+      conditionNames: ["import", "require", "node", "default", "types"],
+    },
+  },
+};

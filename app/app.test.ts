@@ -1,0 +1,202 @@
+import { describe, expect, it } from "vitest";
+import { bed } from "#core/fixtures/garden";
+import { bedSchema } from "#core/garden/bed";
+import { demoGarden } from "#standins/demo-garden";
+import { fullness, lanePath, laneStops } from "./components/lane-shape";
+import { arithmetic } from "./components/pick-arithmetic";
+import { faultsOf, numberOf, typedOf } from "./server/forms.server";
+import { modeOf } from "./server/mode.server";
+import { readPickForm } from "./server/pick-form.server";
+import { findPicks, loggedPicks } from "./server/picks.server";
+import { safePath, withoutDone } from "./server/safe-path.server";
+
+describe("ways back after an action", () => {
+  it.each([
+    ["/plot?x=1", "/plot?x=1"],
+    ["//elsewhere.example", "/"],
+    ["/\\elsewhere.example", "/"],
+    ["https://elsewhere.example", "/"],
+    ["javascript:alert(1)", "/"],
+    ["", "/"],
+    [null, "/"],
+  ])("%s leads to %s", (asked, path) => expect(safePath(asked)).toBe(path));
+  it("drops the mark of the change before", () => {
+    expect(withoutDone("/picks?crop=kale&done=abc&said=x")).toBe("/picks?crop=kale");
+  });
+});
+
+describe("forms", () => {
+  it("reads numbers as people write them", () => {
+    expect(numberOf("2,5")).toBe(2.5);
+    expect(numberOf("  ")).toBeNull();
+    expect(numberOf("two")).toBeNaN();
+  });
+  it("says what is wrong beside the field, in plain words, and keeps what was typed", () => {
+    const typed = { widthM: "-3", sunHours: "40" };
+    const checked = bedSchema.safeParse({ ...bed(), name: " ", widthM: -3, sunHours: 40, xM: Number.NaN });
+    if (checked.success) throw new Error("accepted");
+    const faults = faultsOf(checked.error, typed);
+    expect(faults.errors).toMatchObject({
+      name: "give the bed a name",
+      sunHours: expect.stringContaining("0 to 16 hours"),
+      xM: "write a number",
+    });
+    expect(faults.errors.widthM).toContain("at least 0.1");
+    expect(faults.typed).toBe(typed);
+  });
+  it("takes only text from a form", () => {
+    const form = new FormData();
+    form.set("a", "1");
+    form.set("file", new File(["x"], "x.csv"));
+    expect(typedOf(form)).toEqual({ a: "1" });
+  });
+  it("knows the look of this device from its cookie alone", () => {
+    const asked = (cookie: string) => modeOf(new Request("http://garden", { headers: { Cookie: cookie } }));
+    expect(asked("a=b; ak-mode=sunlight")).toBe("sunlight");
+    expect(asked("xak-mode=sunlight")).toBe("paper");
+  });
+});
+
+describe("the lane's shape", () => {
+  const day = (ready: number, nearly: number, past: number) => ({ ready, nearly, past });
+  it("is a thread when unripe, full when ready, thin again when past", () => {
+    expect(fullness(day(0, 0, 0))).toBeLessThan(0.1);
+    expect(fullness(day(1, 0, 0))).toBeGreaterThan(0.9);
+    expect(fullness(day(0, 0, 1))).toBeLessThan(0.3);
+    expect(fullness(day(0, 1, 0))).toBeLessThan(fullness(day(0.6, 0.4, 0)));
+  });
+  it("is a closed outline, mirrored around its middle", () => {
+    const path = lanePath([day(0.2, 0.5, 0), day(0.9, 0.1, 0), day(0.3, 0, 0.7)], (k) => k * 10, 50, 12, 2);
+    expect(path.startsWith("M-3 50")).toBe(true);
+    expect(path.endsWith("Z")).toBe(true);
+    const ys = [...path.matchAll(/ (\d+\.\d)(?=[CLZ]|$)/g)].map((m) => Number(m[1]));
+    expect(Math.min(...ys) + Math.max(...ys)).toBeCloseTo(100, 1);
+  });
+  it("colours by what the crop most likely is", () => {
+    expect(
+      laneStops([day(0, 0.1, 0), day(0.2, 0.7, 0), day(0.9, 0, 0.1), day(0.2, 0, 0.8)], 3).map((s) => s.tone),
+    ).toEqual(["unripe", "nearly", "ochre", "past"]);
+  });
+});
+
+describe("the arithmetic under the scale", () => {
+  const base = {
+    gross: "6.4 kg",
+    count: "",
+    topsOn: false,
+    boxes: { crate: 2 } as Record<string, number>,
+    other: "",
+    containers: [{ id: "crate", name: "crate", tareG: 1590 }],
+    crop: { topsShare: 0.25, pieceG: 150 },
+    planting: { usualG: 3000, plants: 60 },
+    units: "metric" as const,
+  };
+  it("shows gross less tare as it will be saved", () => {
+    expect(arithmetic(base)).toEqual({
+      line: "6.4 kg gross − 2 × 1.59 kg crate = 3.22 kg net",
+      wrong: false,
+      doubts: [],
+    });
+    expect(arithmetic({ ...base, topsOn: true }).line).toContain("without tops");
+  });
+  it("adds other empties, asks for a weight, and says what is wrong before saving", () => {
+    expect(arithmetic({ ...base, other: "300 g" }).line).toContain("= 2.92 kg net");
+    expect(arithmetic({ ...base, gross: "" }).line).toBe("Give a weight or a count.");
+    expect(arithmetic({ ...base, gross: "much" })).toMatchObject({ wrong: true });
+    expect(arithmetic({ ...base, gross: "1 kg" })).toMatchObject({
+      wrong: true,
+      line: expect.stringContaining("2.18 kg more than the load"),
+    });
+    expect(arithmetic({ ...base, gross: "60 kg" }).doubts[0]).toContain("ten times");
+  });
+});
+
+describe("the log of picks", () => {
+  const demo = demoGarden();
+  const all = loggedPicks({ ...demo, forecast: null });
+  const ask = (query: string) => findPicks(all, new URLSearchParams(query));
+  it("shows all of them, latest first, when nothing is asked", () => {
+    const { found, sort, down } = ask("");
+    expect([found.length, sort, down]).toEqual([demo.picks.length, "at", true]);
+    expect(found[0]!.at >= found.at(-1)!.at).toBe(true);
+  });
+  it("filters by crop, year, grade and words together", () => {
+    const { found } = ask("crop=potato&year=2025");
+    expect(found.length).toBeGreaterThan(0);
+    expect(found.every((r) => r.cropId === "potato" && r.at.startsWith("2025"))).toBe(true);
+    expect(ask("q=ILSE").found.every((r) => r.by === "Ilse")).toBe(true);
+    expect(ask("q=no+such+thing").found).toEqual([]);
+  });
+  it("sorts by any column either way, the same on every run, and falls back on nonsense", () => {
+    const rising = ask("sort=net&down=0").found.map((r) => r.net);
+    expect(rising).toEqual([...rising].sort((a, b) => a - b));
+    expect(ask("sort=net").found).toEqual([...ask("sort=net&down=0").found].reverse());
+    expect(ask("sort=moon&crop=").sort).toBe("at");
+  });
+  it("adds up to the same grams however it is grouped", () => {
+    const sum = (rows: { net: number }[]) => Math.round(rows.reduce((s, r) => s + r.net, 0));
+    const by = (key: "cropId" | "bed" | "by") =>
+      [...new Set(all.map((r) => r[key]))].reduce((s, v) => s + sum(all.filter((r) => r[key] === v)), 0);
+    expect(Math.abs(by("cropId") - sum(all))).toBeLessThanOrEqual(1);
+    expect(Math.abs(by("bed") - sum(all))).toBeLessThanOrEqual(1);
+    expect(Math.abs(by("by") - sum(all))).toBeLessThanOrEqual(1);
+  });
+});
+
+describe("the pick form", () => {
+  const crates = [
+    { id: "crate", name: "slatted crate", tareG: 1590 },
+    { id: "bowl", name: "bowl", tareG: 300 },
+  ];
+  const typed = {
+    gross: "6.4 kg",
+    "box-crate": "2",
+    "box-bowl": "0",
+    otherTare: "",
+    at: "2026-10-06T17:30",
+    by: "Ilse",
+    method: "lift",
+    extent: "some",
+    grade: "sound",
+    count: "",
+    note: "",
+    roundId: "",
+  };
+  const read = (over: Record<string, string>) =>
+    readPickForm({ ...typed, ...over }, "id", "planting", crates, "metric");
+  const faultOf = (over: Record<string, string>) => {
+    const form = read(over);
+    return form.ok ? {} : form.faults.errors;
+  };
+  it("keeps the weight as written and the containers that stood on the scale", () => {
+    const form = read({ otherTare: "250 g", topsOn: "on" });
+    if (!form.ok) throw new Error("refused");
+    expect(form.pick).toMatchObject({
+      grossG: 6400,
+      entered: "6.4 kg",
+      topsOn: true,
+      estimated: false,
+      count: null,
+      roundId: null,
+    });
+    expect(form.pick.tare).toEqual([
+      { name: "slatted crate", tareG: 1590, count: 2 },
+      { name: "other container", tareG: 250, count: 1 },
+    ]);
+  });
+  it("says beside which field it is wrong, and keeps everything typed", () => {
+    expect(faultOf({ gross: "heavy" }).gross).toMatch(/not a weight/);
+    expect(faultOf({ otherTare: "box" }).otherTare).toMatch(/not a weight/);
+    expect(faultOf({ gross: "3 kg" }).gross).toMatch(/empty containers weigh more/);
+    expect(faultOf({ gross: "", count: "" }).gross).toBe("give a weight or a count");
+    expect(faultOf({ count: "2.5" }).count).toBe("whole pieces");
+    expect(faultOf({ at: "yesterday" }).at).toContain("2026-10-06T17:40");
+    expect(faultOf({ grade: "lovely" }).grade).toBeDefined();
+    const form = read({ gross: "heavy", note: "do not lose me" });
+    expect(form.ok ? "" : form.faults.typed.note).toBe("do not lose me");
+  });
+  it("takes a count without a weight", () => {
+    const form = read({ gross: "", count: "12", "box-crate": "0" });
+    expect(form.ok && form.pick.grossG).toBeNull();
+  });
+});

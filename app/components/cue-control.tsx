@@ -1,0 +1,151 @@
+import { Box, chakra, Text } from "@chakra-ui/react";
+import type { Cue } from "#core/handbook/crop";
+import { sayReading } from "#core/readiness/cue-kinds/index";
+import { CropGlyph } from "./crop-glyph";
+import { type CueProps, Tile } from "./cue-parts";
+import { Count, DaysSince, Sizes } from "./cue-sizes";
+
+/** One cue asked in the bed: pictures and everyday objects to tap, sliders and steppers rather than typing. */
+export function CueControl(props: CueProps) {
+  const { cue, last, suggested, units } = props;
+  if (cue.kind === "event") return <SignTile {...props} />;
+  return (
+    <Box
+      as="fieldset"
+      mb="5"
+      borderLeftWidth="4px"
+      borderColor={suggested ? "ochre" : "transparent"}
+      pl={suggested ? "3" : "0"}
+      ml={suggested ? "-3" : "0"}
+    >
+      <chakra.legend fontWeight="650" fontSize="lg" mb="2" display="block" w="100%">
+        {cue.ask}
+        <chakra.span display="block" fontWeight="400" fontSize="sm" color="inkSoft">
+          {[
+            suggested ? "this would tell most" : null,
+            cue.usesUp ? "uses one up" : null,
+            last !== null ? `last time ${sayReading(cue, last, units)}` : null,
+          ]
+            .filter(Boolean)
+            .join(" · ")}
+        </chakra.span>
+      </chakra.legend>
+      {cue.kind === "choice" && <Choices {...props} cue={cue} />}
+      {(cue.kind === "measure" || cue.kind === "weight") && <Sizes {...props} cue={cue} />}
+      {cue.kind === "since" && <DaysSince {...props} cue={cue} />}
+      {cue.kind === "percent" && <Share {...props} />}
+      {cue.kind === "count" && <Count {...props} />}
+    </Box>
+  );
+}
+
+function Choices({ cue, school, glyph, value, onGive }: CueProps & { cue: Extract<Cue, { kind: "choice" }> }) {
+  return (
+    <Box display="grid" gridTemplateColumns={{ base: "1fr 1fr", sm: "repeat(auto-fill, minmax(180px, 1fr))" }} gap="2">
+      {cue.options.map((o) => (
+        <Tile key={o.id}>
+          <input
+            type="radio"
+            name={`cue-${cue.id}`}
+            value={o.id}
+            checked={value === o.id}
+            onChange={() => onGive(o.id)}
+            onClick={() => value === o.id && onGive(null)}
+          />
+          <CropGlyph kind={glyph} stage={school.cues[cue.id]?.optionAt?.[o.id] ?? o.at} size={38} />
+          <Text as="span">{o.label}</Text>
+        </Tile>
+      ))}
+    </Box>
+  );
+}
+
+function Share({ cue, value, onGive }: CueProps) {
+  const shares = [0, 10, 25, 50, 75, 90, 100];
+  return (
+    <Box display="grid" gridTemplateColumns={{ base: "repeat(4, 1fr)", sm: "repeat(7, 1fr)" }} gap="2">
+      {shares.map((n) => (
+        <Tile key={n} flexDirection="column" justifyContent="center" gap="0.5" px="1">
+          <input
+            type="radio"
+            name={`cue-${cue.id}`}
+            value={n}
+            checked={value === n}
+            onChange={() => onGive(n)}
+            onClick={() => value === n && onGive(null)}
+          />
+          <svg width="34" height="20" aria-hidden="true">
+            {cue.id === "tops-down" ? (
+              Array.from({ length: 5 }, (_, i) => {
+                const down = n >= (i + 1) * 20 - 5;
+                return (
+                  <path
+                    key={i}
+                    d={down ? `M${3 + i * 6} 17l8-3` : `M${4 + i * 6} 18V4`}
+                    stroke={down ? "var(--ak-colors-past)" : "var(--ak-colors-moss)"}
+                    strokeWidth="2.4"
+                    strokeLinecap="round"
+                  />
+                );
+              })
+            ) : (
+              <>
+                <rect
+                  x="1"
+                  y="5"
+                  width="32"
+                  height="11"
+                  rx="5.5"
+                  fill="var(--ak-colors-unripe)"
+                  stroke="var(--ak-colors-ink)"
+                />
+                <rect
+                  x="1"
+                  y="5"
+                  width={(32 * n) / 100}
+                  height="11"
+                  rx={Math.min(5.5, (16 * n) / 100)}
+                  fill="var(--ak-colors-past)"
+                />
+              </>
+            )}
+          </svg>
+          <Text as="span" fontWeight="600">
+            {n} %
+          </Text>
+        </Tile>
+      ))}
+    </Box>
+  );
+}
+
+/** A sign that is there or not. */
+export function SignTile({ cue, value, onGive }: Pick<CueProps, "cue" | "value" | "onGive">) {
+  return (
+    <Tile>
+      <input
+        type="checkbox"
+        name={`cue-${cue.id}`}
+        value="yes"
+        checked={value === true}
+        onChange={(e) => onGive(e.target.checked ? true : null)}
+      />
+      <svg width="22" height="22" aria-hidden="true">
+        <path
+          d="M11 2 21 20H1Z"
+          fill={value === true ? "var(--ak-colors-madder)" : "none"}
+          stroke="var(--ak-colors-madder)"
+          strokeWidth="1.8"
+          strokeLinejoin="round"
+        />
+        <path
+          d="M11 8v6M11 17v.6"
+          stroke={value === true ? "var(--ak-colors-sheet)" : "var(--ak-colors-madder)"}
+          strokeWidth="2"
+          strokeLinecap="round"
+        />
+      </svg>
+      <Text as="span">{cue.label}</Text>
+    </Tile>
+  );
+}

@@ -1,0 +1,166 @@
+import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import { Minus, Plus } from "lucide-react";
+import type { Cue } from "#core/handbook/crop";
+import { landmarkAt } from "#core/readiness/stage-grid";
+import { sayMass } from "#core/units/mass";
+import { nearestObject } from "#core/units/reference-objects";
+import { sayLength } from "#core/units/say";
+import { type CueProps, Step, Tile } from "./cue-parts";
+
+/** Sizes between too small and too big, each with the everyday object nearest to it. */
+export function Sizes({
+  cue,
+  school,
+  units,
+  coins,
+  value,
+  onGive,
+}: CueProps & { cue: Extract<Cue, { kind: "measure" | "weight" }> }) {
+  const say = (n: number) => (cue.kind === "weight" ? sayMass(n, units) : sayLength(n, units));
+  const marks = school.cues[cue.id]?.landmarks ?? cue.marks;
+  const round = (mm: number) => (mm < 40 ? Math.round(mm) : Math.round(mm / 5) * 5);
+  const sizes = [...new Set([0.35, 0.7, 0.95, 1.2, 1.5, 1.95].map((s) => round(landmarkAt(marks, s))))];
+  const most = sizes[sizes.length - 1] ?? 1;
+  const exact = typeof value === "number" && !sizes.includes(value);
+  return (
+    <Box>
+      <Box
+        display="grid"
+        gridTemplateColumns={{ base: "1fr 1fr", sm: "repeat(auto-fill, minmax(180px, 1fr))" }}
+        gap="2"
+      >
+        {sizes.map((mm) => (
+          <Tile key={mm}>
+            <input
+              type="radio"
+              name={exact ? undefined : `cue-${cue.id}`}
+              value={mm}
+              checked={value === mm}
+              onChange={() => onGive(mm)}
+              onClick={() => value === mm && onGive(null)}
+            />
+            <svg width="44" height="38" aria-hidden="true" style={{ flex: "none" }}>
+              {cue.kind === "weight" || cue.quantity === "diameter" || cue.quantity === "girth" ? (
+                <circle
+                  cx="22"
+                  cy="19"
+                  r={3 + 15 * (mm / most)}
+                  fill="var(--ak-colors-ochre-tint)"
+                  stroke="var(--ak-colors-ink)"
+                  strokeWidth="1.4"
+                />
+              ) : (
+                <rect
+                  x={22 - 20 * (mm / most)}
+                  y="14"
+                  width={40 * (mm / most)}
+                  height="10"
+                  rx="5"
+                  fill="var(--ak-colors-ochre-tint)"
+                  stroke="var(--ak-colors-ink)"
+                  strokeWidth="1.4"
+                />
+              )}
+            </svg>
+            <Text as="span">
+              {say(mm)}
+              <chakra.span display="block" fontSize="sm" color="inkSoft">
+                {cue.kind === "weight" ? "" : nearestObject(cue.quantity === "girth" ? mm / Math.PI : mm, coins).name}
+              </chakra.span>
+            </Text>
+          </Tile>
+        ))}
+      </Box>
+      <Flex mt="2" gap="2" align="center">
+        <Step
+          type="button"
+          aria-label="smaller"
+          onClick={() =>
+            onGive(
+              Math.max(
+                1,
+                Math.round((typeof value === "number" ? value : marks.ready) * 0.95) - (value === null ? 0 : 1),
+              ),
+            )
+          }
+        >
+          <Minus size={20} />
+        </Step>
+        <Text
+          minW="9rem"
+          textAlign="center"
+          aria-live="polite"
+          fontWeight={exact ? "650" : "400"}
+          color={exact ? "ink" : "inkSoft"}
+        >
+          {typeof value === "number" ? say(value) : "or step to it"}
+        </Text>
+        <Step
+          type="button"
+          aria-label="bigger"
+          onClick={() =>
+            onGive(Math.round((typeof value === "number" ? value : marks.ready) * 1.05) + (value === null ? 0 : 1))
+          }
+        >
+          <Plus size={20} />
+        </Step>
+        {exact && <input type="hidden" name={`cue-${cue.id}`} value={String(value)} />}
+      </Flex>
+    </Box>
+  );
+}
+
+/** How many days ago something happened: usual answers to tap, and a stepper. */
+export function DaysSince({ cue, school, value, onGive }: CueProps & { cue: Extract<Cue, { kind: "since" }> }) {
+  const marks = school.cues[cue.id]?.landmarks ?? cue.marks;
+  const n = typeof value === "number" ? value : null;
+  const usual = [...new Set([0.4, 0.8, 1.05, 1.4, 1.9].map((s) => Math.round(landmarkAt(marks, s))))];
+  return (
+    <Flex gap="2" wrap="wrap" align="center">
+      {usual.map((days) => (
+        <Tile key={days} justifyContent="center" minW="64px">
+          <input
+            type="radio"
+            name={n !== null && !usual.includes(n) ? undefined : `cue-${cue.id}`}
+            value={days}
+            checked={n === days}
+            onChange={() => onGive(days)}
+            onClick={() => n === days && onGive(null)}
+          />
+          <Text as="span">{days}</Text>
+        </Tile>
+      ))}
+      <Step type="button" aria-label="a day less" onClick={() => onGive(Math.max(0, (n ?? marks.ready) - 1))}>
+        <Minus size={20} />
+      </Step>
+      <Text minW="5rem" textAlign="center" aria-live="polite">
+        {n === null ? "days" : `${n} days`}
+      </Text>
+      <Step type="button" aria-label="a day more" onClick={() => onGive(Math.round(n ?? marks.ready) + 1)}>
+        <Plus size={20} />
+      </Step>
+      {n !== null && !usual.includes(n) && <input type="hidden" name={`cue-${cue.id}`} value={String(n)} />}
+    </Flex>
+  );
+}
+
+export function Count({ cue, value, onGive }: CueProps) {
+  const n = typeof value === "number" ? value : null;
+  return (
+    <Flex gap="2" align="center" wrap="wrap">
+      <Step type="button" aria-label="one fewer" onClick={() => onGive(Math.max(0, (n ?? 1) - 1))}>
+        <Minus size={20} />
+      </Step>
+      <Text minW="5rem" textAlign="center" fontSize="2xl" fontFamily="heading" aria-live="polite">
+        {n ?? "–"}
+      </Text>
+      <Step type="button" aria-label="one more" onClick={() => onGive((n ?? -1) + 1)}>
+        <Plus size={20} />
+      </Step>
+      <Step type="button" px="3" onClick={() => onGive((n ?? 0) + 5)}>
+        +5
+      </Step>
+      <input type="hidden" name={`cue-${cue.id}`} value={n === null ? "" : String(n)} />
+    </Flex>
+  );
+}

@@ -1,0 +1,68 @@
+import { readMass, roundMass, sayMass, type UnitSystem } from "#core/units/mass";
+import { doubtsOf, netOf, sayNet } from "#core/weighing/net";
+import type { Pick } from "#core/weighing/pick";
+
+type Sum = {
+  gross: string;
+  count: string;
+  topsOn: boolean;
+  boxes: Record<string, number>;
+  other: string;
+  containers: { id: string; name: string; tareG: number }[];
+  crop: { topsShare: number; pieceG: number };
+  planting: { usualG: number | null; plants: number | null } | undefined;
+  units: UnitSystem;
+};
+
+/** The line of arithmetic under the scale, as it will be saved. */
+export function arithmetic({ gross, count, topsOn, boxes, other, containers, crop, planting, units }: Sum): {
+  line: string;
+  wrong: boolean;
+  doubts: string[];
+} {
+  const mass = gross.trim() === "" ? null : readMass(gross, units);
+  if (mass && !mass.ok) return { line: mass.message, wrong: true, doubts: [] };
+  const extra = other.trim() === "" ? null : readMass(other, units);
+  if (extra && !extra.ok) return { line: extra.message, wrong: true, doubts: [] };
+  const tare = containers
+    .filter((c) => (boxes[c.id] ?? 0) > 0)
+    .map((c) => ({ name: c.name, tareG: c.tareG, count: boxes[c.id] ?? 0 }));
+  if (extra?.ok && extra.massG > 0) tare.push({ name: "other", tareG: extra.massG, count: 1 });
+  const pieces = count.trim() === "" ? null : Number(count);
+  if (!mass && pieces === null) return { line: "Give a weight or a count.", wrong: false, doubts: [] };
+  const pick: Pick = {
+    id: "",
+    plantingId: "",
+    roundId: null,
+    at: "2026-01-01T00:00",
+    by: "",
+    method: "",
+    extent: "some",
+    count: pieces,
+    grossG: mass?.ok ? mass.massG : null,
+    entered: gross,
+    tare,
+    topsOn,
+    grade: "sound",
+    estimated: false,
+    note: "",
+  };
+  const net = netOf(pick, crop.topsShare, crop.pieceG);
+  if (net.netG < 0)
+    return {
+      line: `The empties weigh ${sayMass(roundMass(-net.netG), units)} more than the load.`,
+      wrong: true,
+      doubts: [],
+    };
+  return {
+    line: sayNet(pick, net, units),
+    wrong: false,
+    doubts: doubtsOf(
+      pick,
+      net,
+      planting?.usualG ?? null,
+      crop.pieceG,
+      crop.topsShare > 0 ? (planting?.plants ?? null) : null,
+    ),
+  };
+}

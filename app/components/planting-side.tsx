@@ -1,0 +1,107 @@
+import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import { Form } from "react-router";
+import { sayDate } from "#core/calendar/day";
+import type { Glyph } from "#core/handbook/glyphs";
+import type { judgementView, pickTotals } from "../server/views.server";
+import { CropGlyph } from "./crop-glyph";
+import { SeasonTrack, type TrackDay } from "./season-track";
+import { Anchor, Button, Note, Section } from "./ui";
+import { VerdictTag } from "./verdict";
+
+type Props = {
+  crop: { id: string; name: string; glyph: Glyph };
+  judged: ReturnType<typeof judgementView> | null;
+  history: ReturnType<typeof pickTotals> | null;
+  track: readonly TrackDay[];
+  isNew: boolean;
+};
+
+/** What a planting has come to: verdict with reasons, its season so far, its picks and its looks. */
+export function PlantingSide({ crop, judged, history, track, isNew }: Props) {
+  return (
+    <Box>
+      <Flex gap="4" align="center" mb="5">
+        <CropGlyph kind={crop.glyph} stage={judged?.meanStage ?? 1} size={96} />
+        {judged ? (
+          <Box>
+            <VerdictTag verdict={judged.verdict} size="lg" />
+            <Text>{judged.chance}</Text>
+          </Box>
+        ) : (
+          <Anchor to={`/handbook/${crop.id}`}>{crop.name} in the handbook</Anchor>
+        )}
+      </Flex>
+      {judged && (
+        <Section title="Why">
+          <Box as="ul" pl="5">
+            {judged.reasons.map((r) => (
+              <li key={r}>{r}</li>
+            ))}
+          </Box>
+          {judged.due.map((words) => (
+            <Text key={words} mt="2" fontWeight="600">
+              {words}
+            </Text>
+          ))}
+          <Text mt="2">
+            {judged.lookAgain} · <Anchor to={`/handbook/${crop.id}`}>handbook</Anchor>
+          </Text>
+        </Section>
+      )}
+      {track.length > 8 && history && (
+        <Section title="The season so far" note="Chances day by day, worked out anew from every look and pick">
+          <SeasonTrack days={track} looks={history.checks.map((c) => c.day)} picks={history.picks.map((p) => p.day)} />
+        </Section>
+      )}
+      {history && history.picks.length > 0 && (
+        <Section title="Picked so far" note={history.total}>
+          {history.picks
+            .slice(-6)
+            .reverse()
+            .map((p) => (
+              <Flex key={p.id} justify="space-between" borderBottomWidth="1px" borderColor="ruleSoft" py="1.5">
+                <Anchor to={`/picks/${p.id}`}>{sayDate(p.day)}</Anchor>
+                <Text>{p.net}</Text>
+              </Flex>
+            ))}
+        </Section>
+      )}
+      {history && history.checks.length > 0 && (
+        <Section title="Looked at" note="Change or remove one, and all that follows is worked out anew">
+          {[...history.checks].reverse().map((c) => (
+            <Flex
+              key={c.id}
+              gap="3"
+              borderBottomWidth="1px"
+              borderColor="ruleSoft"
+              py="1.5"
+              align="center"
+              wrap="wrap"
+              data-look={c.id}
+            >
+              <Anchor to={`/looks/${c.id}`} style={{ whiteSpace: "nowrap" }}>
+                {sayDate(c.day)}
+              </Anchor>
+              <Text color="inkSoft" flex="1" minW="10rem">
+                {c.words}
+              </Text>
+              {c.photos.map((name) => (
+                <a key={name} href={`/photos/${name}`} target="_blank" rel="noreferrer">
+                  <chakra.img src={`/photos/${name}`} alt={`taken ${sayDate(c.day)}`} h="44px" borderRadius="soft" />
+                </a>
+              ))}
+              <Form method="post" action={`/looks/${c.id}`}>
+                <Button type="submit" name="intent" value="remove" size="sm" variant="quiet">
+                  Remove
+                </Button>
+              </Form>
+            </Flex>
+          ))}
+        </Section>
+      )}
+      {isNew && (
+        <Note>Give it a packet’s range of days if you have one. Looks and picks will sharpen it from then on.</Note>
+      )}
+    </Box>
+  );
+}

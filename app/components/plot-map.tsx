@@ -1,0 +1,152 @@
+import { type Bed, bedCentre } from "#core/garden/bed";
+import type { Crop } from "#core/handbook/crop";
+import { VERDICT_WORDS, type Verdict } from "#core/readiness/verdict";
+import { CropGlyph } from "./crop-glyph";
+import { SvgText } from "./svg-text";
+
+export type MapPlanting = { id: string; kind: string; glyph: Crop["glyph"]; stage: number; verdict: Verdict };
+export type MapBed = Bed & { plantings: MapPlanting[]; frostChance: number | null };
+
+const COVER_DASH: Record<Bed["cover"], string | undefined> = {
+  none: undefined,
+  fleece: "4 4",
+  "cold-frame": "10 4",
+  polytunnel: "14 3",
+  greenhouse: "14 3",
+};
+const URGENT: Verdict[] = ["pick-all", "past-prime", "pick-some"];
+
+/** The plot to scale, north up: beds where they lie, what grows in them, frost hatched over the beds it will reach. */
+export function PlotMap({
+  beds,
+  widthM,
+  lengthM,
+  highlight,
+  onOpen,
+}: {
+  beds: MapBed[];
+  widthM: number;
+  lengthM: number;
+  highlight?: string;
+  onOpen?: (bedId: string) => void;
+}) {
+  const scale = 60;
+  const pad = 34;
+  const W = widthM * scale;
+  const H = lengthM * scale;
+  const y = (metres: number, height: number) => H - (metres + height) * scale;
+  return (
+    <svg
+      viewBox={`${-pad} ${-pad} ${W + 2 * pad} ${H + 2 * pad}`}
+      width="100%"
+      role="img"
+      aria-label={`Plan of the plot, ${widthM} by ${lengthM} metres, north up`}
+      style={{ display: "block", maxHeight: "70vh" }}
+    >
+      <defs>
+        <pattern id="frost-hatch" width="12" height="12" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <line x1="0" x2="0" y1="0" y2="12" stroke="var(--ak-colors-frost)" strokeWidth="4" />
+        </pattern>
+      </defs>
+      <rect
+        x={0}
+        y={0}
+        width={W}
+        height={H}
+        fill="var(--ak-colors-moss-tint)"
+        stroke="var(--ak-colors-rule)"
+        strokeWidth="2"
+      />
+      {Array.from({ length: Math.floor(widthM) }, (_, i) => (
+        <line
+          key={i}
+          x1={(i + 1) * scale}
+          x2={(i + 1) * scale}
+          y1={H}
+          y2={H + ((i + 1) % 5 === 0 ? 14 : 7)}
+          stroke="var(--ak-colors-ink-soft)"
+          strokeWidth="2"
+        />
+      ))}
+      {Array.from({ length: Math.floor(widthM / 5) }, (_, i) => (
+        <SvgText
+          key={i}
+          x={(i + 1) * 5 * scale}
+          y={H + 32}
+          size={18}
+          textAnchor="middle"
+          fill="var(--ak-colors-ink-soft)"
+        >
+          {(i + 1) * 5} m
+        </SvgText>
+      ))}
+      <g transform={`translate(${W - 26} 30)`}>
+        <path d="M0 16V-12M-7-4 0-14 7-4" fill="none" stroke="var(--ak-colors-ink-soft)" strokeWidth="2.4" />
+        <SvgText y="34" size={17} textAnchor="middle" fill="var(--ak-colors-ink-soft)">
+          N
+        </SvgText>
+      </g>
+      {beds.map((bed) => {
+        const circle = bed.shape === "circle";
+        const w = bed.widthM * scale;
+        const h = (circle ? bed.widthM : bed.lengthM) * scale;
+        const x = bed.xM * scale;
+        const top = y(bed.yM, circle ? bed.widthM : bed.lengthM);
+        const centre = bedCentre(bed);
+        const shape = {
+          stroke: highlight === bed.id ? "var(--ak-colors-madder)" : "var(--ak-colors-ink)",
+          strokeWidth: highlight === bed.id ? 5 : 2.2,
+          strokeDasharray: COVER_DASH[bed.cover],
+        };
+        const draw = (extra: object) =>
+          circle ? (
+            <circle cx={centre.xM * scale} cy={H - centre.yM * scale} r={w / 2} {...extra} />
+          ) : (
+            <rect x={x} y={top} width={w} height={h} rx="5" {...extra} />
+          );
+        const glyph = Math.min(64, h * 0.72, (w / Math.max(1, bed.plantings.length)) * 0.8);
+        const open = onOpen ? () => onOpen(bed.id) : undefined;
+        return (
+          // biome-ignore lint/a11y/noStaticElementInteractions: the list beside the plan holds the same links for the keyboard
+          <g key={bed.id} onClick={open} style={open ? { cursor: "pointer" } : undefined}>
+            <title>{`${bed.name}: ${bed.plantings.map((p) => `${p.kind}, ${VERDICT_WORDS[p.verdict].toLowerCase()}`).join("; ") || "empty"}`}</title>
+            {draw({ fill: "var(--ak-colors-sheet)", ...shape })}
+            {(bed.frostChance ?? 0) >= 0.1 &&
+              draw({
+                fill: "url(#frost-hatch)",
+                opacity: Math.min(0.75, 0.15 + 0.55 * (bed.frostChance ?? 0)),
+              })}
+            {bed.plantings.map((p, i) => {
+              const gap = w / bed.plantings.length;
+              const cx = x + gap * (i + 0.5);
+              const cy = circle ? H - centre.yM * scale : top + h / 2;
+              return (
+                <g key={p.id} transform={`translate(${cx - glyph / 2} ${cy - glyph / 2})`}>
+                  <circle
+                    cx={glyph / 2}
+                    cy={glyph / 2}
+                    r={glyph * 0.58}
+                    fill={URGENT.includes(p.verdict) ? "var(--ak-colors-ochre-tint)" : "var(--ak-colors-sheet)"}
+                    stroke={URGENT.includes(p.verdict) ? "var(--ak-colors-ochre)" : "none"}
+                    strokeWidth="2"
+                  />
+                  <CropGlyph kind={p.glyph} stage={p.stage} size={glyph} />
+                </g>
+              );
+            })}
+            <SvgText
+              x={circle ? centre.xM * scale : x + 2}
+              y={top - 7}
+              textAnchor={circle ? "middle" : "start"}
+              size={20}
+              bold
+              fill="var(--ak-colors-ink)"
+            >
+              {bed.name}
+            </SvgText>
+          </g>
+        );
+      })}
+    </svg>
+  );
+}

@@ -1,0 +1,116 @@
+import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import { Pin } from "lucide-react";
+import { Form } from "react-router";
+import { daysBetween, sayDay, sayNear, weekdayName } from "#core/calendar/day";
+import { sayMass, type UnitSystem } from "#core/units/mass";
+import { Button, LinkButton, Section } from "./ui";
+
+type Line = {
+  id: string;
+  kind: string;
+  bed: string;
+  take: "ready" | "strip";
+  expectedG: number;
+  minutes: number;
+  why: string;
+};
+type CardRound = { id: string; day: string; startsAt: string; pinned: boolean; lines: Line[] };
+type CardSlot = { id: string; day: string; startsAt: string; allowed: boolean; away: boolean };
+type Props = { round: CardRound; slots: readonly CardSlot[]; today: string; units: UnitSystem; roundMinutes: number };
+
+/** A round in words: every line with what it brings and why; pin, drop, move, leave a line out. */
+export function RoundCard({ round: r, slots, today, units, roundMinutes }: Props) {
+  return (
+    <Section
+      id={`round-${r.id}`}
+      title={`${weekdayName(r.day)} ${r.startsAt}`}
+      note={`${sayNear(r.day, today)}, ${sayMass(
+        r.lines.reduce((s, l) => s + l.expectedG, 0),
+        units,
+      )} in ${Math.round(r.lines.reduce((s, l) => s + l.minutes, roundMinutes))} min${r.pinned ? ", pinned" : ""}`}
+    >
+      {r.lines.map((l) => (
+        <Form method="post" key={l.id} preventScrollReset>
+          <input type="hidden" name="roundId" value={r.id} />
+          <input type="hidden" name="lineId" value={l.id} />
+          <Flex gap="3" py="2" borderBottomWidth="1px" borderColor="ruleSoft" align="baseline">
+            <Box flex="1">
+              <Text>
+                <strong>{l.kind}</strong>{" "}
+                <chakra.span color="inkSoft">
+                  {l.bed}, {l.take === "strip" ? "everything" : "what is ready"}, about {sayMass(l.expectedG, units)}
+                </chakra.span>
+              </Text>
+              <Text fontSize="sm">{l.why}</Text>
+            </Box>
+            <Button
+              type="submit"
+              name="intent"
+              value="leave"
+              variant="quiet"
+              size="sm"
+              aria-label={`Not this one: ${l.kind}`}
+            >
+              Not this
+            </Button>
+          </Flex>
+        </Form>
+      ))}
+      {r.lines.length === 0 && <Text color="inkSoft">Kept open; nothing to take in it.</Text>}
+      <Flex gap="2" mt="2" wrap="wrap">
+        <LinkButton size="sm" variant="outline" to={`/rounds/${r.id}`}>
+          Go picking
+        </LinkButton>
+        <Form method="post" preventScrollReset>
+          <input type="hidden" name="roundId" value={r.id} />
+          <Button type="submit" size="sm" variant="quiet" name="intent" value="pin">
+            <Pin size={15} /> {r.pinned ? "Set free" : "Pin"}
+          </Button>
+          <Button type="submit" size="sm" variant="quiet" name="intent" value="drop">
+            Drop
+          </Button>
+        </Form>
+        <MoveBy round={r} slots={slots} today={today} />
+      </Flex>
+    </Section>
+  );
+}
+
+/** Moving a round without dragging: a list of hours, works before scripts load too. */
+function MoveBy({
+  round,
+  slots,
+  today,
+}: {
+  round: { id: string; day: string; startsAt: string };
+  slots: readonly { id: string; day: string; startsAt: string; allowed: boolean; away: boolean }[];
+  today: string;
+}) {
+  return (
+    <Form method="post" preventScrollReset style={{ display: "flex", gap: 4, marginLeft: "auto" }}>
+      <input type="hidden" name="roundId" value={round.id} />
+      <chakra.select
+        name="slotId"
+        aria-label="Move to"
+        defaultValue={`${round.day}T${round.startsAt}`}
+        bg="sheet"
+        borderWidth="1px"
+        borderColor="rule"
+        minH="36px"
+        px="2"
+        borderRadius="soft"
+        fontSize="sm"
+      >
+        {slots.map((s) => (
+          <option key={s.id} value={s.id}>
+            {daysBetween(today, s.day) === 0 ? "today" : sayDay(s.day)} {s.startsAt}
+            {s.away ? " (away)" : s.allowed ? "" : " (no window)"}
+          </option>
+        ))}
+      </chakra.select>
+      <Button type="submit" size="sm" variant="quiet" name="intent" value="move">
+        Move
+      </Button>
+    </Form>
+  );
+}

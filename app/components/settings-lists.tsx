@@ -1,0 +1,154 @@
+import { chakra, Flex, Grid, Text } from "@chakra-ui/react";
+import { Form } from "react-router";
+import { sayDay } from "#core/calendar/day";
+import type { Trip, Window } from "#core/calendar/windows";
+import type { Garden, Person } from "#core/garden/garden";
+import { sayMass } from "#core/units/mass";
+import type { Container } from "#core/weighing/pick";
+import { Button, type Faults, Field, Input, Note, Section, Select, shownValue } from "./ui";
+
+const DAYS = ["Sunday", "Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday"];
+
+function Removable({ table, id, children }: { table: string; id: string; children: React.ReactNode }) {
+  return (
+    <Form method="post" preventScrollReset>
+      <input type="hidden" name="table" value={table} />
+      <input type="hidden" name="id" value={id} />
+      <Flex align="center" justify="space-between" borderBottomWidth="1px" borderColor="ruleSoft" gap="3" minH="44px">
+        <Text>{children}</Text>
+        <Button type="submit" name="intent" value="remove" variant="quiet" size="sm">
+          Remove
+        </Button>
+      </Flex>
+    </Form>
+  );
+}
+
+type Props = {
+  garden: Garden;
+  windows: Window[];
+  trips: Trip[];
+  people: Person[];
+  containers: Container[];
+  today: string;
+  faults: Faults;
+};
+
+/** What the household adds to and takes from: windows, trips, people, containers. */
+export function SettingsLists({ garden, windows, trips, people, containers, today, faults }: Props) {
+  const value = (name: string, v: string | number) => shownValue(faults, name, v);
+  return (
+    <>
+      <Section title="When you can go out" id="windows">
+        {windows.map((w) => (
+          <Removable key={w.id} table="windows" id={w.id}>
+            {DAYS[w.weekday]} {w.startsAt}, {w.minutes} minutes
+          </Removable>
+        ))}
+        {windows.length === 0 && <Note>Without any, the planner cannot open a round.</Note>}
+        <Form method="post" preventScrollReset>
+          <Grid templateColumns="1.3fr 1fr 1fr auto" gap="2" mt="3" alignItems="end">
+            <Field name="weekday" label="Day" faults={null}>
+              {(p) => (
+                <Select {...p} defaultValue="6">
+                  {DAYS.map((name, i) => (
+                    <option key={name} value={i}>
+                      {name}
+                    </option>
+                  ))}
+                </Select>
+              )}
+            </Field>
+            <Field name="startsAt" label="From" faults={faults}>
+              {(p) => <Input {...p} type="time" defaultValue={value("startsAt", "17:30")} />}
+            </Field>
+            <Field name="minutes" label="Minutes" faults={faults}>
+              {(p) => <Input {...p} inputMode="numeric" defaultValue={value("minutes", 60)} />}
+            </Field>
+            <Button type="submit" name="intent" value="window">
+              Add
+            </Button>
+          </Grid>
+        </Form>
+      </Section>
+      <Section title="Trips" id="trips">
+        {trips.map((t) => (
+          <Removable key={t.id} table="trips" id={t.id}>
+            {t.name}: {sayDay(t.fromDay)} to {sayDay(t.toDay)}
+            {t.standIn && <chakra.span color="inkSoft">, {t.standIn} stands in</chakra.span>}
+          </Removable>
+        ))}
+        <Form method="post" preventScrollReset>
+          <Grid templateColumns="1fr 1fr" gap="2" mt="3" alignItems="end">
+            <Field name="tripName" label="Trip" faults={faults}>
+              {(p) => <Input {...p} defaultValue={value("tripName", "")} placeholder="Away" />}
+            </Field>
+            <Field name="standIn" label="Stand-in" faults={faults}>
+              {(p) => <Input {...p} list="standins" defaultValue={value("standIn", "")} />}
+            </Field>
+            <datalist id="standins">
+              {people.map((p) => (
+                <option key={p.id} value={p.name} />
+              ))}
+            </datalist>
+            <Field name="fromDay" label="First day away" faults={faults}>
+              {(p) => <Input {...p} type="date" defaultValue={value("fromDay", today)} />}
+            </Field>
+            <Field name="toDay" label="Last day away" faults={faults}>
+              {(p) => <Input {...p} type="date" defaultValue={value("toDay", today)} />}
+            </Field>
+          </Grid>
+          <Button type="submit" name="intent" value="trip" mt="2">
+            Add the trip
+          </Button>
+        </Form>
+      </Section>
+      <Section title="Who picks" id="people">
+        {people.map((p) => (
+          <Removable key={p.id} table="people" id={p.id}>
+            {p.name}
+            {p.role === "neighbour" ? ", neighbour" : ""}
+          </Removable>
+        ))}
+        <Form method="post" preventScrollReset>
+          <Grid templateColumns="1.4fr 1fr auto" gap="2" mt="3" alignItems="end">
+            <Field name="personName" label="Name" faults={faults}>
+              {(p) => <Input {...p} defaultValue={value("personName", "")} />}
+            </Field>
+            <Field name="role" label="Is" faults={null}>
+              {(p) => (
+                <Select {...p}>
+                  <option value="gardener">gardener</option>
+                  <option value="neighbour">neighbour</option>
+                </Select>
+              )}
+            </Field>
+            <Button type="submit" name="intent" value="person">
+              Add
+            </Button>
+          </Grid>
+        </Form>
+      </Section>
+      <Section title="Containers" id="containers" note="Weighed empty once, subtracted ever after">
+        {containers.map((c) => (
+          <Removable key={c.id} table="containers" id={c.id}>
+            {c.name}, {sayMass(c.tareG, garden.units)}
+          </Removable>
+        ))}
+        <Form method="post" preventScrollReset>
+          <Grid templateColumns="1.4fr 1fr auto" gap="2" mt="3" alignItems="end">
+            <Field name="containerName" label="Container" faults={faults}>
+              {(p) => <Input {...p} defaultValue={value("containerName", "")} />}
+            </Field>
+            <Field name="tare" label="Empty weight" faults={faults}>
+              {(p) => <Input {...p} defaultValue={value("tare", "")} placeholder="1.59 kg" />}
+            </Field>
+            <Button type="submit" name="intent" value="container">
+              Add
+            </Button>
+          </Grid>
+        </Form>
+      </Section>
+    </>
+  );
+}

@@ -1,0 +1,40 @@
+import { useMemo } from "react";
+import { addDays } from "#core/calendar/day";
+import { bestReadings } from "#core/readiness/best-reading";
+import type { ReadingValue } from "#core/readiness/check";
+import { conclude, REPEAT_DAYS, readNow } from "#core/readiness/conclude";
+import type { WalkSheet } from "../server/walk.server";
+
+/** Worth, in bits, from which a further reading is suggested. */
+const WORTH_ASKING = 0.06;
+
+/** The verdict on the readings as they are given: the same core that the server runs, in the page. */
+export function useLiveVerdict(data: WalkSheet, given: Record<string, ReadingValue>) {
+  const { prior, crop, school, plants, steps, today, misled, recentLook } = data;
+  return useMemo(() => {
+    const stage = Float64Array.from(prior);
+    const readings = Object.entries(given).map(([cueId, value]) => ({ cueId, value }));
+    const context = { school, plants };
+    const taken = readNow(stage, readings, crop, context, today, misled, recentLook);
+    const standing = crop.cues.find((c) => c.kind === "event" && c.verdict !== null && given[c.id] === true) ?? null;
+    const over = crop.cues.find((c) => c.kind === "count" && c.of === "over" && given[c.id] !== undefined);
+    const result = conclude(stage, steps, today, crop, {
+      override: standing,
+      misled,
+      overCount: over ? Number(given[over.id]) : 0,
+      lookBy: given.pest === true || given.disease === true ? addDays(today, REPEAT_DAYS) : null,
+    });
+    const worth = bestReadings(stage, crop, context).filter(
+      (w) => given[w.cue.id] === undefined && w.cue.kind !== "event",
+    );
+    return {
+      ...result,
+      stage,
+      standing,
+      conflict: taken.conflict,
+      evidence: [...taken.evidence].sort((a, b) => Math.abs(b.shift) - Math.abs(a.shift)),
+      ask: worth[0] && worth[0].bits > WORTH_ASKING ? worth[0].cue.id : null,
+    };
+  }, [prior, given, crop, school, plants, steps, today, misled, recentLook]);
+}
+export type LiveVerdict = ReturnType<typeof useLiveVerdict>;

@@ -1,0 +1,133 @@
+import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import { useState } from "react";
+import { Form } from "react-router";
+import type { ColumnField, ColumnUse, Preview } from "#formats/weather-columns";
+import { Button, LinkButton, Section, Select } from "./ui";
+
+const FIELD_WORDS: [ColumnField | "", string][] = [
+  ["", "not used"],
+  ["date", "date, or date and hour"],
+  ["tmin", "lowest of the day"],
+  ["tmax", "highest of the day"],
+  ["temp", "temperature of the hour"],
+  ["rain", "rain"],
+  ["wind", "wind"],
+  ["gust", "gusts"],
+  ["humidity", "humidity"],
+  ["cloud", "cloud"],
+  ["time", "hour of the day"],
+];
+const UNITS: Record<string, string[]> = {
+  date: ["year-month-day", "day/month/year", "month/day/year"],
+  time: ["year-month-day"],
+  tmin: ["C", "F"],
+  tmax: ["C", "F"],
+  temp: ["C", "F"],
+  rain: ["mm", "in"],
+  wind: ["m/s", "km/h", "mph", "kt"],
+  gust: ["m/s", "km/h", "mph", "kt"],
+  humidity: ["%"],
+  cloud: ["%"],
+};
+
+type Props = {
+  preview: Preview;
+  text: string;
+  what: string;
+  source: string;
+  fault: string | null;
+};
+
+/** What was found in a station's file, column by column with its first values, to be mended before it comes in. */
+export function WeatherColumns({ preview, text, what, source, fault }: Props) {
+  const [uses, setUses] = useState<ColumnUse[]>(preview.columns);
+  const set = (i: number, change: Partial<ColumnUse>) =>
+    setUses((all) => all.map((u, k) => (k === i ? { ...u, ...change } : u)));
+  return (
+    <Section
+      title="Are these the right columns?"
+      id="bring"
+      note={`${preview.rows} rows, ${preview.hourly ? "one an hour: drawn together to days" : "one a day"}`}
+    >
+      {fault && (
+        <Box role="alert" color="madder" mb="3" whiteSpace="pre-line" fontWeight="600" fontSize="sm">
+          {fault}
+        </Box>
+      )}
+      <Form method="post" encType="multipart/form-data" action="/weather#bring">
+        <textarea name="text" value={text} readOnly hidden />
+        <input type="hidden" name="what" value={what} />
+        <input type="hidden" name="source" value={source} />
+        <Box overflowX="auto" mb="4">
+          <chakra.table css={{ "& td, & th": { padding: "6px 10px 6px 0", textAlign: "left" } }}>
+            <thead>
+              <tr>
+                {["Column", "holds", "in", "first values"].map((h) => (
+                  <chakra.th key={h} fontWeight="600">
+                    {h}
+                  </chakra.th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {uses.map((u, i) => (
+                <chakra.tr key={u.heading} borderTopWidth="1px" borderColor="ruleSoft">
+                  <chakra.td fontWeight="650">{u.heading}</chakra.td>
+                  <td>
+                    <Select
+                      name={`use-${i}`}
+                      aria-label={`${u.heading} holds`}
+                      value={u.field ?? ""}
+                      minW="190px"
+                      onChange={(e) => {
+                        const field = (e.target.value || null) as ColumnField | null;
+                        set(i, { field, unit: field ? (UNITS[field]?.[0] ?? "") : "" });
+                      }}
+                    >
+                      {FIELD_WORDS.map(([f, words]) => (
+                        <option key={f} value={f}>
+                          {words}
+                        </option>
+                      ))}
+                    </Select>
+                  </td>
+                  <td>
+                    {u.field && u.field !== "time" && (
+                      <Select
+                        name={`unit-${i}`}
+                        aria-label={`${u.heading} is written in`}
+                        value={u.unit}
+                        minW="140px"
+                        onChange={(e) => set(i, { unit: e.target.value })}
+                      >
+                        {(UNITS[u.field] ?? []).map((unit) => (
+                          <option key={unit} value={unit}>
+                            {unit === "C" || unit === "F" ? `°${unit}` : unit}
+                          </option>
+                        ))}
+                      </Select>
+                    )}
+                  </td>
+                  <chakra.td color="inkSoft" whiteSpace="nowrap">
+                    {preview.samples.map((s) => s[i] ?? "").join(" · ")}
+                  </chakra.td>
+                </chakra.tr>
+              ))}
+            </tbody>
+          </chakra.table>
+        </Box>
+        <Flex gap="3" wrap="wrap" align="center">
+          <Button type="submit" name="intent" value="columns">
+            Bring it in
+          </Button>
+          <LinkButton variant="quiet" to="/weather#bring">
+            Leave it
+          </LinkButton>
+          <Text fontSize="sm" color="inkSoft">
+            Nothing has come in yet.
+          </Text>
+        </Flex>
+      </Form>
+    </Section>
+  );
+}

@@ -1,0 +1,19 @@
+import createCache from "@emotion/cache";
+import { CacheProvider } from "@emotion/react";
+import { StrictMode, startTransition } from "react";
+import { hydrateRoot } from "react-dom/client";
+import { HydratedRouter } from "react-router/dom";
+
+const nonce = document.querySelector<HTMLMetaElement>("meta[property=csp-nonce]")?.content ?? "";
+const cache = createCache({ key: "ak", nonce });
+
+startTransition(() => {
+  hydrateRoot(
+    document,
+    <StrictMode>
+      <CacheProvider value={cache}>
+        <HydratedRouter />
+      </CacheProvider>
+    </StrictMode>,
+  );
+});

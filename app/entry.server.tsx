@@ -1,0 +1,46 @@
+import { PassThrough } from "node:stream";
+import createCache from "@emotion/cache";
+import { CacheProvider } from "@emotion/react";
+import { createReadableStreamFromReadable } from "@react-router/node";
+import { renderToPipeableStream } from "react-dom/server";
+import { type AppLoadContext, type EntryContext, ServerRouter } from "react-router";
+import { NonceContext } from "./components/nonce";
+
+const ABORT_MS = 10_000;
+
+/** Renders a page with a style cache of its own that carries the page's nonce, so that the content security policy holds. */
+export default function handleRequest(
+  request: Request,
+  status: number,
+  headers: Headers,
+  context: EntryContext,
+  loadContext: AppLoadContext,
+) {
+  const nonce = typeof loadContext.nonce === "string" ? loadContext.nonce : "";
+  const cache = createCache({ key: "ak", nonce });
+  return new Promise<Response>((resolve, reject) => {
+    let statusCode = status;
+    const { pipe, abort } = renderToPipeableStream(
+      <NonceContext.Provider value={nonce}>
+        <CacheProvider value={cache}>
+          <ServerRouter context={context} url={request.url} nonce={nonce} />
+        </CacheProvider>
+      </NonceContext.Provider>,
+      {
+        nonce,
+        onShellReady() {
+          const body = new PassThrough();
+          headers.set("Content-Type", "text/html; charset=utf-8");
+          resolve(new Response(createReadableStreamFromReadable(body), { headers, status: statusCode }));
+          pipe(body);
+        },
+        onShellError: reject,
+        onError(error) {
+          statusCode = 500;
+          console.error(error);
+        },
+      },
+    );
+    setTimeout(abort, ABORT_MS).unref();
+  });
+}

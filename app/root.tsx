@@ -1,0 +1,73 @@
+import "@fontsource-variable/fraunces/wght.css";
+import "@fontsource-variable/source-sans-3/wght.css";
+import "./global.css";
+import { ChakraProvider } from "@chakra-ui/react";
+import { type ReactNode, useContext } from "react";
+import {
+  isRouteErrorResponse,
+  Links,
+  Meta,
+  Outlet,
+  Scripts,
+  ScrollRestoration,
+  type ShouldRevalidateFunction,
+  useRouteLoaderData,
+} from "react-router";
+import type { Route } from "./+types/root";
+import { NonceContext } from "./components/nonce";
+import { modeOf } from "./server/mode.server";
+import { system } from "./theme";
+
+export const meta: Route.MetaFunction = () => [
+  { title: "Akmedon" },
+  { name: "description", content: "A picking desk for home gardeners: look, plan, pick, weigh." },
+];
+
+export function loader({ request }: Route.LoaderArgs) {
+  return { mode: modeOf(request) };
+}
+
+/** The look of the page is known already when the signal is gone. */
+export const shouldRevalidate: ShouldRevalidateFunction = ({ formAction }) => formAction === "/mode";
+
+export function Layout({ children }: { children: ReactNode }) {
+  const nonce = useContext(NonceContext);
+  const mode = useRouteLoaderData<typeof loader>("root")?.mode ?? "paper";
+  return (
+    <html lang="en" data-mode={mode}>
+      <head>
+        <meta charSet="utf-8" />
+        <meta name="viewport" content="width=device-width, initial-scale=1" />
+        <meta property="csp-nonce" content={nonce} suppressHydrationWarning />
+        <link rel="icon" href="/seed.svg" type="image/svg+xml" />
+        <Meta />
+        <Links nonce={nonce} />
+      </head>
+      <body>
+        <ChakraProvider value={system}>{children}</ChakraProvider>
+        <ScrollRestoration nonce={nonce} />
+        <Scripts nonce={nonce} />
+      </body>
+    </html>
+  );
+}
+
+export default function App() {
+  return <Outlet />;
+}
+
+export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
+  const known = isRouteErrorResponse(error);
+  const message = known
+    ? (typeof error.data === "object" && error.data?.message) || error.statusText
+    : "Something went wrong while making this page. Nothing you entered was lost.";
+  return (
+    <main style={{ maxWidth: 560, margin: "12vh auto", padding: 24, fontFamily: "Georgia, serif" }}>
+      <h1 style={{ fontSize: 30, marginBottom: 12 }}>
+        {known && error.status === 404 ? "Nothing grows here" : "That did not work"}
+      </h1>
+      <p style={{ marginBottom: 20 }}>{String(message)}</p>
+      <a href="/">Back to today</a>
+    </main>
+  );
+}

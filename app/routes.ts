@@ -1,0 +1,31 @@
+import { index, layout, type RouteConfig, route } from "@react-router/dev/routes";
+
+export default [
+  layout("routes/frame.tsx", [
+    index("routes/today.tsx"),
+    route("walk", "routes/walk.tsx"),
+    route("walk/practice", "routes/practice.tsx"),
+    route("walk/:plantingId", "routes/walk-planting.tsx"),
+    route("looks/:checkId", "routes/look.tsx"),
+    route("rounds", "routes/rounds.tsx"),
+    route("rounds/:roundId", "routes/round.tsx"),
+    route("picks", "routes/picks.tsx"),
+    route("picks/new", "routes/pick.tsx", { id: "pick-new" }),
+    route("picks/:pickId", "routes/pick.tsx", { id: "pick-edit" }),
+    route("plot", "routes/plot.tsx"),
+    route("plot/beds/:bedId", "routes/bed.tsx"),
+    route("plot/plantings/:plantingId", "routes/planting.tsx"),
+    route("weather", "routes/weather.tsx"),
+    route("handbook", "routes/handbook.tsx"),
+    route("handbook/:cropId", "routes/crop.tsx"),
+    route("handbook/:cropId/change", "routes/own-crop.tsx"),
+    route("settings", "routes/settings.tsx"),
+  ]),
+  route("walk-sheets", "routes/walk-sheets.tsx"),
+  route("photos/:name", "routes/photo.tsx"),
+  route("undo", "routes/undo.tsx"),
+  route("mode", "routes/mode.tsx"),
+  route("out/picks.csv", "routes/out-picks.tsx"),
+  route("out/rounds.ics", "routes/out-rounds.tsx"),
+  route("out/garden.json", "routes/out-garden.tsx"),
+] satisfies RouteConfig;

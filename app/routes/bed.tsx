@@ -1,0 +1,250 @@
+import { Box, Flex, Grid } from "@chakra-ui/react";
+import { useState } from "react";
+import { Form, redirect } from "react-router";
+import { bedSchema, COVERS } from "#core/garden/bed";
+import { newId } from "#db/change";
+import { gardenOf, nowAt, snapshotOf } from "#db/garden";
+import { findBed, removeBed, saveBed } from "#db/plot";
+import { PlotMap } from "../components/plot-map";
+import {
+  Button,
+  Field,
+  FormError,
+  Input,
+  LinkButton,
+  Note,
+  Page,
+  Select,
+  shownValue,
+  TextArea,
+} from "../components/ui";
+import { db, desk } from "../server/desk.server";
+import { done, faultsOf, missing, numberOf, refuse, typedOf } from "../server/forms.server";
+import type { Route } from "./+types/bed";
+
+export function loader({ params }: Route.LoaderArgs) {
+  const { snapshot } = desk();
+  const bed = params.bedId === "new" ? null : findBed(db(), params.bedId);
+  if (params.bedId !== "new" && !bed) throw missing("bed");
+  const growing = bed ? snapshot.plantings.filter((p) => p.bedId === bed.id).length : 0;
+  return {
+    bed,
+    growing,
+    others: snapshot.beds.filter((b) => b.id !== params.bedId),
+    plot: { widthM: snapshot.garden.plotWidthM, lengthM: snapshot.garden.plotLengthM },
+  };
+}
+
+export async function action({ request, params }: Route.ActionArgs) {
+  const typed = typedOf(await request.formData());
+  const at = nowAt(gardenOf(db()));
+  const known = params.bedId === "new" ? null : findBed(db(), params.bedId);
+  if (typed.intent === "remove") {
+    if (!known) throw missing("bed");
+    return done("/plot", removeBed(db(), known, at));
+  }
+  const shape = typed.shape === "circle" ? "circle" : "rectangle";
+  const widthM = numberOf(typed.widthM);
+  const checked = bedSchema.safeParse({
+    id: known?.id ?? newId(),
+    name: typed.name ?? "",
+    shape,
+    xM: numberOf(typed.xM) ?? 0,
+    yM: numberOf(typed.yM) ?? 0,
+    widthM,
+    lengthM: shape === "circle" ? widthM : numberOf(typed.lengthM),
+    cover: typed.cover,
+    sunHours: numberOf(typed.sunHours) ?? 8,
+    nightOffsetC: numberOf(typed.nightOffsetC) ?? 0,
+    note: typed.note ?? "",
+    walkOrder: known?.walkOrder ?? snapshotOf(db()).beds.length,
+  });
+  if (!checked.success) return refuse(faultsOf(checked.error, typed));
+  const journalId = saveBed(db(), checked.data, at);
+  return known
+    ? done("/plot", journalId)
+    : redirect(`/plot/plantings/new?bed=${checked.data.id}${journalId ? `&done=${journalId}` : ""}`);
+}
+
+export const meta: Route.MetaFunction = () => [{ title: "Bed · Akmedon" }];
+
+const COVER_WORDS: Record<string, string> = {
+  none: "open to the sky",
+  fleece: "fleece",
+  "cold-frame": "cold frame",
+  polytunnel: "polytunnel",
+  greenhouse: "greenhouse",
+};
+
+export default function BedPage({ loaderData, actionData }: Route.ComponentProps) {
+  const { bed, others, plot, growing } = loaderData;
+  const faults = actionData && "errors" in actionData ? actionData : null;
+  const [shape, setShape] = useState<"rectangle" | "circle">(
+    (faults?.typed.shape as "circle" | undefined) ?? bed?.shape ?? "rectangle",
+  );
+  const [size, setSize] = useState({
+    xM: bed?.xM ?? 0.5,
+    yM: bed?.yM ?? 0.5,
+    widthM: bed?.widthM ?? 3,
+    lengthM: bed?.lengthM ?? 1.2,
+  });
+  const measure = (key: keyof typeof size) => (e: React.ChangeEvent<HTMLInputElement>) => {
+    const value = Number(e.target.value.replace(",", "."));
+    if (Number.isFinite(value) && value >= 0) setSize({ ...size, [key]: value });
+  };
+  const preview = {
+    id: "this",
+    name: bed?.name ?? "here",
+    shape,
+    ...size,
+    lengthM: shape === "circle" ? size.widthM : size.lengthM,
+    cover: "none" as const,
+    sunHours: 8,
+    nightOffsetC: 0,
+    note: "",
+    walkOrder: 0,
+    plantings: [],
+    frostChance: null,
+  };
+  return (
+    <Page
+      title={bed ? bed.name : "New bed"}
+      lead="Measured in metres from the plot’s south-west corner: east, then north."
+    >
+      <Grid templateColumns={{ base: "1fr", lg: "minmax(320px,1fr) minmax(0,1.4fr)" }} gap="8">
+        <Form method="post">
+          <FormError faults={faults} />
+          <Grid gap="4">
+            <Field name="name" label="Name" faults={faults}>
+              {(p) => (
+                <Input {...p} defaultValue={shownValue(faults, "name", bed?.name)} autoFocus={!bed} maxLength={60} />
+              )}
+            </Field>
+            <Field name="shape" label="Shape" faults={faults}>
+              {(p) => (
+                <Select
+                  {...p}
+                  value={shape}
+                  onChange={(e) => setShape(e.target.value === "circle" ? "circle" : "rectangle")}
+                >
+                  <option value="rectangle">rectangle</option>
+                  <option value="circle">circle</option>
+                </Select>
+              )}
+            </Field>
+            <Grid templateColumns="1fr 1fr" gap="4">
+              <Field name="widthM" label={shape === "circle" ? "Across, m" : "East to west, m"} faults={faults}>
+                {(p) => (
+                  <Input
+                    {...p}
+                    inputMode="decimal"
+                    defaultValue={shownValue(faults, "widthM", bed?.widthM ?? 3)}
+                    onChange={measure("widthM")}
+                  />
+                )}
+              </Field>
+              {shape === "rectangle" && (
+                <Field name="lengthM" label="South to north, m" faults={faults}>
+                  {(p) => (
+                    <Input
+                      {...p}
+                      inputMode="decimal"
+                      defaultValue={shownValue(faults, "lengthM", bed?.lengthM ?? 1.2)}
+                      onChange={measure("lengthM")}
+                    />
+                  )}
+                </Field>
+              )}
+              <Field name="xM" label="From the west edge, m" faults={faults}>
+                {(p) => (
+                  <Input
+                    {...p}
+                    inputMode="decimal"
+                    defaultValue={shownValue(faults, "xM", bed?.xM ?? 0.5)}
+                    onChange={measure("xM")}
+                  />
+                )}
+              </Field>
+              <Field name="yM" label="From the south edge, m" faults={faults}>
+                {(p) => (
+                  <Input
+                    {...p}
+                    inputMode="decimal"
+                    defaultValue={shownValue(faults, "yM", bed?.yM ?? 0.5)}
+                    onChange={measure("yM")}
+                  />
+                )}
+              </Field>
+            </Grid>
+            <Grid templateColumns="1fr 1fr" gap="4">
+              <Field name="cover" label="Cover" faults={faults}>
+                {(p) => (
+                  <Select {...p} defaultValue={shownValue(faults, "cover", bed?.cover ?? "none")}>
+                    {COVERS.map((c) => (
+                      <option key={c} value={c}>
+                        {COVER_WORDS[c]}
+                      </option>
+                    ))}
+                  </Select>
+                )}
+              </Field>
+              <Field name="sunHours" label="Hours of sun in summer" faults={faults}>
+                {(p) => (
+                  <Input {...p} inputMode="decimal" defaultValue={shownValue(faults, "sunHours", bed?.sunHours ?? 8)} />
+                )}
+              </Field>
+            </Grid>
+            <Field
+              name="nightOffsetC"
+              label="Still nights, against the station, °C"
+              hint="−2 for a frost pocket, +1 beside a wall. 0 when you do not know."
+              faults={faults}
+            >
+              {(p) => (
+                <Input
+                  {...p}
+                  inputMode="decimal"
+                  defaultValue={shownValue(faults, "nightOffsetC", bed?.nightOffsetC ?? 0)}
+                />
+              )}
+            </Field>
+            <Field name="note" label="Note" hint="Access, soil, the tool it wants." faults={faults}>
+              {(p) => <TextArea {...p} rows={2} defaultValue={shownValue(faults, "note", bed?.note)} />}
+            </Field>
+          </Grid>
+          <Flex gap="3" mt="6" wrap="wrap">
+            <Button type="submit" name="intent" value="save">
+              {bed ? "Save the bed" : "Save, then plant it"}
+            </Button>
+            <LinkButton variant="quiet" to="/plot">
+              Back
+            </LinkButton>
+            {bed && (
+              <Button type="submit" name="intent" value="remove" variant="danger" ml="auto" formNoValidate>
+                Remove
+              </Button>
+            )}
+          </Flex>
+          {bed && growing > 0 && (
+            <Box mt="4">
+              <Note>
+                Removing takes its {growing} {growing === 1 ? "planting" : "plantings"}, past and growing, with their
+                picks. Undo brings all of it back.
+              </Note>
+            </Box>
+          )}
+        </Form>
+        <Box>
+          <PlotMap
+            beds={[...others.map((b) => ({ ...b, plantings: [], frostChance: null })), preview]}
+            widthM={Math.max(plot.widthM, size.xM + size.widthM)}
+            lengthM={Math.max(plot.lengthM, size.yM + preview.lengthM)}
+            highlight="this"
+          />
+        </Box>
+      </Grid>
+    </Page>
+  );
+}
+
+export const shouldRevalidate = () => true;

@@ -1,0 +1,306 @@
+import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
+import { useEffect, useState } from "react";
+import { Form, redirect } from "react-router";
+import { sayMass } from "#core/units/mass";
+import { netOf } from "#core/weighing/net";
+import { EXTENT_WORDS, EXTENTS, GRADE_WORDS, GRADES, tareOf } from "#core/weighing/pick";
+import { newId } from "#db/change";
+import { listContainers } from "#db/garden";
+import { findPick, removePick, savePick } from "#db/work";
+import { CropGlyph } from "../components/crop-glyph";
+import { arithmetic } from "../components/pick-arithmetic";
+import { ArithmeticLine, ContainerCounter } from "../components/scale-parts";
+import {
+  Anchor,
+  Button,
+  Field,
+  FormError,
+  Input,
+  LinkButton,
+  Note,
+  Page,
+  Select,
+  shownValue,
+  TextArea,
+} from "../components/ui";
+import { lastGood } from "../offline/last-good";
+import { queuePick } from "../offline/pick-offline";
+import { freshId } from "../offline/queue";
+import { db, desk, handbook } from "../server/desk.server";
+import { done, missing, refuse, typedOf } from "../server/forms.server";
+import { pickFormData, readPickForm } from "../server/pick-form.server";
+import type { Route } from "./+types/pick";
+
+export function loader({ params, request }: Route.LoaderArgs) {
+  const query = new URL(request.url).searchParams;
+  const data = pickFormData(desk(), (params as { pickId?: string }).pickId, query.get("planting"), query.get("round"));
+  if (!data) throw missing("pick");
+  return data;
+}
+
+export async function action({ request, params }: Route.ActionArgs) {
+  const form = await request.formData();
+  const typed = typedOf(form);
+  const d = desk();
+  const pickId = (params as { pickId?: string }).pickId;
+  const known = pickId ? findPick(db(), pickId) : null;
+  if (typed.intent === "remove") {
+    if (!known) throw missing("pick");
+    return done("/picks", removePick(db(), known.id, "Pick removed", d.now));
+  }
+  const planting = d.snapshot.plantings.find((p) => p.id === typed.plantingId);
+  if (!planting) return refuse({ errors: { plantingId: "choose what was picked" }, typed });
+  const { units } = d.snapshot.garden;
+  // a pick that waited for the signal comes with its own id; sent twice, it is kept once
+  const ownId = !pickId && /^[\w-]{8,40}$/.test(typed.id ?? "") ? typed.id! : newId();
+  const twin = pickId ? null : findPick(db(), ownId);
+  if (twin && twin.plantingId !== planting.id)
+    return refuse({ errors: { form: "another pick has this id already" }, typed });
+  const read = readPickForm(typed, known?.id ?? ownId, planting.id, listContainers(db()), units);
+  if (!read.ok) return refuse(read.faults);
+  const crop = handbook().of(planting.cropId);
+  const label = `${sayMass(netOf(read.pick, crop.topsShare, crop.yield.pieceG).netG, units)} of ${planting.kind || crop.name} ${known ? "changed" : "logged"}`;
+  const journalId = savePick(db(), read.pick, label, d.now);
+  if (typed.then === "another") return redirect(`/picks/new?done=${journalId}`);
+  return done(read.pick.roundId ? `/rounds/${read.pick.roundId}` : "/picks", journalId);
+}
+
+/** Without a signal a new pick is still entered, and waits in the browser. */
+export const clientLoader = async ({ serverLoader, params, request }: Route.ClientLoaderArgs) => {
+  if ((params as { pickId?: string }).pickId) return serverLoader();
+  const data = await lastGood("pick-new", () => serverLoader());
+  return { ...data, plantingId: new URL(request.url).searchParams.get("planting") ?? data.plantingId };
+};
+export const clientAction = ({ request, params, serverAction }: Route.ClientActionArgs) =>
+  (params as { pickId?: string }).pickId ? serverAction() : queuePick(request, () => serverAction());
+
+export const meta: Route.MetaFunction = () => [{ title: "Pick · Akmedon" }];
+
+export default function PickPage({ loaderData, actionData }: Route.ComponentProps) {
+  const { pick, plantings, containers, people, now, units, crops, roundId } = loaderData;
+  const faults = actionData && "errors" in actionData ? actionData : null;
+  const [plantingId, setPlanting] = useState(faults?.typed.plantingId ?? loaderData.plantingId);
+  const [gross, setGross] = useState(shownValue(faults, "gross", pick?.entered));
+  const [count, setCount] = useState(shownValue(faults, "count", pick?.count));
+  const [topsOn, setTops] = useState(faults ? faults.typed.topsOn === "on" : (pick?.topsOn ?? false));
+  const known = pick?.tare ?? [];
+  const [boxes, setBoxes] = useState<Record<string, number>>(() =>
+    Object.fromEntries(
+      containers.map((c) => [
+        c.id,
+        faults ? Number(faults.typed[`box-${c.id}`] ?? 0) : (known.find((t) => t.name === c.name)?.count ?? 0),
+      ]),
+    ),
+  );
+  const otherKnown = known.filter((t) => !containers.some((c) => c.name === t.name));
+  const [other, setOther] = useState(
+    shownValue(faults, "otherTare", otherKnown.length > 0 ? `${tareOf(otherKnown)} g` : ""),
+  );
+  const [ownId, setOwnId] = useState("");
+  useEffect(() => setOwnId(freshId()), []);
+  const planting = plantings.find((p) => p.id === plantingId) ?? plantings[0];
+  const crop = crops.find((c) => c.id === planting?.cropId) ?? crops[0]!;
+  const sum = arithmetic({ gross, count, topsOn, boxes, other, containers, crop, planting, units });
+  if (plantings.length === 0)
+    return (
+      <Page title="Log a pick" lead="Nothing grows that could be picked.">
+        <LinkButton to="/plot">To the plot</LinkButton>
+      </Page>
+    );
+  const value = (name: string, v: string | number | null | undefined) => shownValue(faults, name, v);
+  return (
+    <Page title={pick ? "Pick" : "Log a pick"} lead={crop.how}>
+      <Grid
+        templateColumns={{ base: "1fr", lg: "minmax(320px,1.2fr) minmax(280px,0.8fr)" }}
+        gap={{ base: "6", lg: "10" }}
+      >
+        <Form method="post">
+          <FormError faults={faults} />
+          <input type="hidden" name="roundId" value={roundId ?? ""} />
+          <input type="hidden" name="id" value={ownId} />
+          <input type="hidden" name="plantingName" value={planting?.name ?? ""} />
+          <Grid gap="4">
+            <Field name="plantingId" label="What" faults={faults}>
+              {(p) => (
+                <Select
+                  {...p}
+                  value={plantingId}
+                  onChange={(e) => setPlanting(e.target.value)}
+                  minH="54px"
+                  fontSize="lg"
+                >
+                  {plantings.map((x) => (
+                    <option key={x.id} value={x.id}>
+                      {x.name}
+                    </option>
+                  ))}
+                </Select>
+              )}
+            </Field>
+            <Grid templateColumns="2fr 1fr" gap="4">
+              <Field
+                name="gross"
+                label="On the scale"
+                hint={units === "us" ? "2 lb 3 oz, or 2.2 for pounds" : "1.25 kg, 850 g, or 1.25 for kilos"}
+                faults={faults}
+              >
+                {(p) => (
+                  <Input
+                    {...p}
+                    value={gross}
+                    onChange={(e) => setGross(e.target.value)}
+                    minH="54px"
+                    fontSize="xl"
+                    autoComplete="off"
+                    autoFocus={!pick}
+                  />
+                )}
+              </Field>
+              <Field name="count" label="Pieces" faults={faults}>
+                {(p) => (
+                  <Input
+                    {...p}
+                    inputMode="numeric"
+                    value={count}
+                    onChange={(e) => setCount(e.target.value)}
+                    minH="54px"
+                    fontSize="xl"
+                  />
+                )}
+              </Field>
+            </Grid>
+            <Box as="fieldset">
+              <chakra.legend fontWeight="600" mb="1">
+                Containers on the scale
+              </chakra.legend>
+              <Grid templateColumns={{ base: "1fr", sm: "1fr 1fr" }} gap="2">
+                {containers.map((c) => (
+                  <ContainerCounter
+                    key={c.id}
+                    container={c}
+                    count={boxes[c.id] ?? 0}
+                    units={units}
+                    onCount={(n) => setBoxes({ ...boxes, [c.id]: n })}
+                  />
+                ))}
+                <Field name="otherTare" label="Other empties, weight" faults={faults}>
+                  {(p) => <Input {...p} value={other} onChange={(e) => setOther(e.target.value)} />}
+                </Field>
+              </Grid>
+            </Box>
+            <ArithmeticLine sum={sum} />
+            <Grid templateColumns={{ base: "1fr 1fr", md: "1fr 1fr 1fr" }} gap="4">
+              <Field name="extent" label="How much was taken" faults={faults}>
+                {(p) => (
+                  <Select
+                    {...p}
+                    defaultValue={value("extent", pick?.extent ?? (crop.once ? "final" : "all-ready"))}
+                    key={`extent-${crop.id}`}
+                  >
+                    {EXTENTS.map((x) => (
+                      <option key={x} value={x}>
+                        {EXTENT_WORDS[x]}
+                      </option>
+                    ))}
+                  </Select>
+                )}
+              </Field>
+              <Field name="grade" label="Grade" faults={faults}>
+                {(p) => (
+                  <Select {...p} defaultValue={value("grade", pick?.grade ?? "sound")}>
+                    {GRADES.map((x) => (
+                      <option key={x} value={x}>
+                        {GRADE_WORDS[x]}
+                      </option>
+                    ))}
+                  </Select>
+                )}
+              </Field>
+              <Field name="method" label="How" faults={faults}>
+                {(p) => (
+                  <Select {...p} defaultValue={value("method", pick?.method)} key={`method-${crop.id}`}>
+                    {crop.methods.map((m) => (
+                      <option key={m}>{m}</option>
+                    ))}
+                  </Select>
+                )}
+              </Field>
+              <Field name="at" label="When" faults={faults}>
+                {(p) => <Input {...p} type="datetime-local" defaultValue={value("at", pick?.at ?? now)} />}
+              </Field>
+              <Field name="by" label="Who" faults={faults}>
+                {(p) => (
+                  <>
+                    <Input {...p} list="people" defaultValue={value("by", pick?.by ?? people[0])} />
+                    <datalist id="people">
+                      {people.map((x) => (
+                        <option key={x} value={x} />
+                      ))}
+                    </datalist>
+                  </>
+                )}
+              </Field>
+            </Grid>
+            <Flex gap="6" wrap="wrap">
+              {crop.topsShare > 0 && (
+                <chakra.label display="flex" gap="2" alignItems="center" minH="44px">
+                  <input
+                    type="checkbox"
+                    name="topsOn"
+                    checked={topsOn}
+                    onChange={(e) => setTops(e.target.checked)}
+                    style={{ width: 22, height: 22 }}
+                  />{" "}
+                  tops still on
+                </chakra.label>
+              )}
+              <chakra.label display="flex" gap="2" alignItems="center" minH="44px">
+                <input
+                  type="checkbox"
+                  name="estimated"
+                  defaultChecked={faults ? faults.typed.estimated === "on" : pick?.estimated}
+                  style={{ width: 22, height: 22 }}
+                />{" "}
+                an estimate, not weighed
+              </chakra.label>
+            </Flex>
+            <Field name="note" label="Note" faults={faults}>
+              {(p) => <TextArea {...p} rows={2} defaultValue={value("note", pick?.note)} />}
+            </Field>
+          </Grid>
+          <Flex gap="3" mt="6" wrap="wrap">
+            <Button type="submit" size="lg">
+              Save the pick
+            </Button>
+            {!pick && !roundId && (
+              <Button type="submit" size="lg" variant="outline" name="then" value="another">
+                Save, and another
+              </Button>
+            )}
+            {pick && (
+              <Button type="submit" name="intent" value="remove" variant="danger" ml="auto" formNoValidate>
+                Remove
+              </Button>
+            )}
+          </Flex>
+        </Form>
+        <Box>
+          <Flex gap="4" align="center" mb="4">
+            <CropGlyph kind={crop.glyph} stage={1.25} size={84} />
+            <Box>
+              <Text fontWeight="650">Leave {crop.leave}.</Text>
+              <Anchor to={`/handbook/${crop.id}`}>{crop.name} in the handbook</Anchor>
+            </Box>
+          </Flex>
+          <Note title="At once">{crop.atOnce}</Note>
+          <Note title="After">{crop.after}</Note>
+          {crop.cautions.map((c) => (
+            <Note key={c} tone="caution">
+              {c}
+            </Note>
+          ))}
+        </Box>
+      </Grid>
+    </Page>
+  );
+}

@@ -1,0 +1,241 @@
+import { Flex, Grid, Text } from "@chakra-ui/react";
+import { useState } from "react";
+import { Form } from "react-router";
+import { daysBetween } from "#core/calendar/day";
+import { plantingSchema } from "#core/garden/planting";
+import { outlookOf } from "#core/planning/outlook";
+import { newId } from "#db/change";
+import { gardenOf, nowAt } from "#db/garden";
+import { findPlanting, removePlanting, savePlanting } from "#db/plot";
+import { PlantingSide } from "../components/planting-side";
+import { Button, Field, FormError, Input, LinkButton, Page, Select, shownValue, TextArea } from "../components/ui";
+import { db, desk, handbook } from "../server/desk.server";
+import { done, faultsOf, missing, numberOf, refuse, typedOf } from "../server/forms.server";
+import { judgementView, pickTotals } from "../server/views.server";
+import type { Route } from "./+types/planting";
+
+export function loader({ params, request }: Route.LoaderArgs) {
+  const { snapshot, today, now, outlook } = desk();
+  const isNew = params.plantingId === "new";
+  const planting = isNew ? null : findPlanting(db(), params.plantingId);
+  if (!isNew && !planting) throw missing("planting");
+  const seen = outlook.plantings.find((p) => p.planting.id === planting?.id);
+  const tracked = planting
+    ? outlookOf({ ...snapshot, plantings: [{ ...planting, endedOn: null }] }, now, false, true).plantings[0]
+    : undefined;
+  return {
+    planting,
+    today,
+    units: snapshot.garden.units,
+    bedId: planting?.bedId ?? new URL(request.url).searchParams.get("bed") ?? snapshot.beds[0]?.id ?? "",
+    beds: snapshot.beds.map((b) => ({ id: b.id, name: b.name })),
+    crops: handbook().all.map((c) => ({
+      id: c.id,
+      name: c.name,
+      glyph: c.glyph,
+      days: c.days,
+      schools: c.schools.map((s) => ({ id: s.id, name: s.name, gives: s.gives, costs: s.costs })),
+    })),
+    judged: seen ? judgementView(seen, today, snapshot.garden.units) : null,
+    history: planting ? pickTotals(snapshot, planting) : null,
+    track: (tracked?.judgement.track ?? [])
+      .filter((d) => planting?.endedOn == null || d.day <= planting.endedOn)
+      .map((d) => [d.day, round3(d.nearly), round3(d.ready), round3(d.past)] as const),
+  };
+}
+
+const round3 = (x: number) => Math.round(x * 1000) / 1000;
+
+export async function action({ request, params }: Route.ActionArgs) {
+  const typed = typedOf(await request.formData());
+  const known = params.plantingId === "new" ? null : findPlanting(db(), params.plantingId);
+  const at = nowAt(gardenOf(db()));
+  const crop = handbook().find(typed.cropId ?? "");
+  if (typed.intent === "remove") {
+    if (!known) throw missing("planting");
+    return done(
+      "/plot",
+      removePlanting(db(), known.id, known.kind || (handbook().find(known.cropId)?.name ?? "planting"), at),
+    );
+  }
+  const checked = plantingSchema.safeParse({
+    id: known?.id ?? newId(),
+    bedId: typed.bedId,
+    cropId: typed.cropId,
+    kind: typed.kind ?? "",
+    startedHow: typed.startedHow,
+    startedOn: typed.startedOn,
+    plants: numberOf(typed.plants),
+    rowM: numberOf(typed.rowM),
+    areaM2: numberOf(typed.areaM2),
+    packetMinDays: numberOf(typed.packetMinDays),
+    packetMaxDays: numberOf(typed.packetMaxDays),
+    schoolId: typed.schoolId ?? "",
+    note: typed.note ?? "",
+    endedOn: typed.endedOn ? typed.endedOn : null,
+  });
+  if (!crop) return refuse({ errors: { cropId: "choose a crop from the handbook" }, typed });
+  if (!desk().snapshot.beds.some((b) => b.id === typed.bedId))
+    return refuse({ errors: { bedId: "choose a bed" }, typed });
+  if (!checked.success) return refuse(faultsOf(checked.error, typed));
+  return done("/plot", savePlanting(db(), checked.data, checked.data.kind || crop.name, at));
+}
+
+export const meta: Route.MetaFunction = () => [{ title: "Planting · Akmedon" }];
+const START_WORDS = {
+  sown: "sown where it stands",
+  transplanted: "set out as a young plant",
+  planted: "sets, tubers or cloves planted",
+};
+
+export default function PlantingPage({ loaderData, actionData }: Route.ComponentProps) {
+  const { planting, beds, crops, bedId, today, judged, history, track } = loaderData;
+  const faults = actionData && "errors" in actionData ? actionData : null;
+  const [cropId, setCropId] = useState(faults?.typed.cropId ?? planting?.cropId ?? crops[0]?.id ?? "");
+  const crop = crops.find((c) => c.id === cropId) ?? crops[0]!;
+  const [how, setHow] = useState(faults?.typed.startedHow ?? planting?.startedHow ?? "sown");
+  const usual =
+    crop.days[how as keyof typeof START_WORDS] ?? crop.days.sown ?? crop.days.transplanted ?? crop.days.planted;
+  const [schoolId, setSchool] = useState(faults?.typed.schoolId ?? planting?.schoolId ?? "");
+  const school = crop.schools.find((s) => s.id === schoolId) ?? crop.schools[0]!;
+  const value = (name: string, v: string | number | null | undefined) => shownValue(faults, name, v);
+  return (
+    <Page
+      title={planting ? planting.kind || crop.name : "New planting"}
+      lead={
+        planting
+          ? `${crop.name}, day ${daysBetween(planting.startedOn, planting.endedOn ?? today)}`
+          : "One crop of one kind in one bed, started once."
+      }
+      actions={
+        planting && !planting.endedOn ? <LinkButton to={`/walk/${planting.id}`}>Check it</LinkButton> : undefined
+      }
+    >
+      <Grid templateColumns={{ base: "1fr", lg: "minmax(320px,1.1fr) minmax(280px,0.9fr)" }} gap="10">
+        <Form method="post">
+          <FormError faults={faults} />
+          <Grid gap="4">
+            <Grid templateColumns={{ base: "1fr", sm: "1fr 1fr" }} gap="4">
+              <Field name="cropId" label="Crop" faults={faults}>
+                {(p) => (
+                  <Select {...p} value={cropId} onChange={(e) => setCropId(e.target.value)}>
+                    {crops.map((c) => (
+                      <option key={c.id} value={c.id}>
+                        {c.name}
+                      </option>
+                    ))}
+                  </Select>
+                )}
+              </Field>
+              <Field name="kind" label="Kind" hint="The name on the packet, or what you call it." faults={faults}>
+                {(p) => <Input {...p} defaultValue={value("kind", planting?.kind)} />}
+              </Field>
+              <Field name="bedId" label="Bed" faults={faults}>
+                {(p) => (
+                  <Select {...p} defaultValue={value("bedId", bedId)}>
+                    {beds.map((b) => (
+                      <option key={b.id} value={b.id}>
+                        {b.name}
+                      </option>
+                    ))}
+                  </Select>
+                )}
+              </Field>
+              <Field name="startedHow" label="How it was started" faults={faults}>
+                {(p) => (
+                  <Select {...p} value={how} onChange={(e) => setHow(e.target.value)}>
+                    {Object.entries(START_WORDS).map(([k, words]) => (
+                      <option key={k} value={k}>
+                        {words}
+                      </option>
+                    ))}
+                  </Select>
+                )}
+              </Field>
+              <Field name="startedOn" label="On" faults={faults}>
+                {(p) => <Input {...p} type="date" defaultValue={value("startedOn", planting?.startedOn ?? today)} />}
+              </Field>
+              <Field name="endedOn" label="Cleared on" hint="Empty while it grows." faults={faults}>
+                {(p) => <Input {...p} type="date" defaultValue={value("endedOn", planting?.endedOn)} />}
+              </Field>
+            </Grid>
+            <Grid templateColumns="1fr 1fr 1fr" gap="4">
+              <Field name="plants" label="Plants" faults={faults}>
+                {(p) => <Input {...p} inputMode="numeric" defaultValue={value("plants", planting?.plants)} />}
+              </Field>
+              <Field name="rowM" label="Row, m" faults={faults}>
+                {(p) => <Input {...p} inputMode="decimal" defaultValue={value("rowM", planting?.rowM)} />}
+              </Field>
+              <Field name="areaM2" label="Area, m²" faults={faults}>
+                {(p) => <Input {...p} inputMode="decimal" defaultValue={value("areaM2", planting?.areaM2)} />}
+              </Field>
+            </Grid>
+            <Text fontSize="sm" color="inkSoft" mt="-2">
+              Any one of the three will do; it tells how much to expect.
+            </Text>
+            <Grid templateColumns="1fr 1fr" gap="4">
+              <Field
+                name="packetMinDays"
+                label="Packet: days from"
+                hint={usual ? `Handbook: ${usual[0]} to ${usual[1]}` : undefined}
+                faults={faults}
+              >
+                {(p) => (
+                  <Input
+                    {...p}
+                    inputMode="numeric"
+                    defaultValue={value("packetMinDays", planting?.packetMinDays)}
+                    placeholder={usual ? String(usual[0]) : ""}
+                  />
+                )}
+              </Field>
+              <Field name="packetMaxDays" label="to" faults={faults}>
+                {(p) => (
+                  <Input
+                    {...p}
+                    inputMode="numeric"
+                    defaultValue={value("packetMaxDays", planting?.packetMaxDays)}
+                    placeholder={usual ? String(usual[1]) : ""}
+                  />
+                )}
+              </Field>
+            </Grid>
+            <Field
+              name="schoolId"
+              label="School of picking"
+              hint={`Gives ${school.gives}; costs ${school.costs}.`}
+              faults={faults}
+            >
+              {(p) => (
+                <Select {...p} value={school.id} onChange={(e) => setSchool(e.target.value)}>
+                  {crop.schools.map((s) => (
+                    <option key={s.id} value={s.id}>
+                      {s.name}
+                    </option>
+                  ))}
+                </Select>
+              )}
+            </Field>
+            <Field name="note" label="Note" faults={faults}>
+              {(p) => <TextArea {...p} rows={2} defaultValue={value("note", planting?.note)} />}
+            </Field>
+          </Grid>
+          <Flex gap="3" mt="6" wrap="wrap">
+            <Button type="submit" name="intent" value="save">
+              Save the planting
+            </Button>
+            <LinkButton variant="quiet" to="/plot">
+              Back
+            </LinkButton>
+            {planting && (
+              <Button type="submit" name="intent" value="remove" variant="danger" ml="auto" formNoValidate>
+                Remove
+              </Button>
+            )}
+          </Flex>
+        </Form>
+        <PlantingSide crop={crop} judged={judged} history={history} track={track} isNew={planting === null} />
+      </Grid>
+    </Page>
+  );
+}

@@ -1,0 +1,168 @@
+import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
+import { Printer } from "lucide-react";
+import { Form } from "react-router";
+import { sayDay, weekdayName } from "#core/calendar/day";
+import { sayMass } from "#core/units/mass";
+import { findRound, saveRound } from "#db/work";
+import { CropGlyph } from "../components/crop-glyph";
+import { Button, LinkButton, Note, Page, Section } from "../components/ui";
+import { db, desk } from "../server/desk.server";
+import { done, missing, typedOf } from "../server/forms.server";
+import type { Route } from "./+types/round";
+
+export function loader({ params }: Route.LoaderArgs) {
+  const round = findRound(db(), params.roundId);
+  if (!round) throw missing("round");
+  const { outlook, snapshot } = desk();
+  const { units } = snapshot.garden;
+  const byId = new Map(outlook.plantings.map((p) => [p.planting.id, p]));
+  const lines = round.lines.flatMap((l) => {
+    const p = byId.get(l.plantingId);
+    const picked = snapshot.picks.find((x) => x.roundId === round.id && x.plantingId === l.plantingId);
+    if (!p) return [];
+    return [
+      {
+        id: l.id,
+        plantingId: l.plantingId,
+        pickId: picked?.id ?? null,
+        kind: p.planting.kind || p.crop.name,
+        crop: p.crop.name,
+        bed: p.bed.name,
+        order: p.bed.walkOrder,
+        dry: p.crop.weather.foliage === "dry" ? 1 : 0,
+        glyph: p.crop.glyph,
+        stage: p.judgement.meanStage,
+        take: l.take,
+        expected: sayMass(l.expectedG, units),
+        why: l.why,
+        how: p.crop.technique.how,
+        leave: p.crop.technique.leave,
+        tool: p.crop.technique.tool,
+        container: p.crop.container,
+        atOnce: p.crop.atOnce,
+        cautions: p.crop.cautions,
+        note: p.bed.note,
+      },
+    ];
+  });
+  // leaves and roots while the dew lies, what must be dry later; otherwise the way round the plot
+  lines.sort((a, b) => a.dry - b.dry || a.order - b.order);
+  const gale = outlook.days
+    .find((d) => d.weather.day === round.day)
+    ?.hazards.find((h) => h.kind === "gale" && h.chance >= 0.3);
+  const total = round.lines.reduce((s, l) => s + l.expectedG, 0);
+  return {
+    round: { id: round.id, day: round.day, startsAt: round.startsAt, status: round.status },
+    lines,
+    total: sayMass(total, units),
+    heavy: total > 15_000,
+    minutes: Math.round(round.lines.reduce((s, l) => s + l.minutes, snapshot.garden.roundMinutes)),
+    gale: Boolean(gale),
+    kit: [...new Set(lines.flatMap((l) => [l.tool, l.container]))],
+  };
+}
+
+export async function action({ request, params }: Route.ActionArgs) {
+  const typed = typedOf(await request.formData());
+  const round = findRound(db(), params.roundId);
+  if (!round) throw missing("round");
+  const { lines: _, ...row } = round;
+  const status = typed.intent === "reopen" ? "planned" : "done";
+  return done(
+    "/rounds",
+    saveRound(
+      db(),
+      { ...row, status },
+      status === "done" ? `Round of ${sayDay(round.day)} done` : "Round opened again",
+      desk().now,
+    ),
+  );
+}
+
+export const meta: Route.MetaFunction = () => [{ title: "Round · Akmedon" }];
+
+export default function RoundPage({ loaderData }: Route.ComponentProps) {
+  const { round, lines, total, minutes, kit, gale, heavy } = loaderData;
+  const left = lines.filter((l) => !l.pickId).length;
+  return (
+    <Page
+      title={`${weekdayName(round.day)}, ${round.startsAt}`}
+      lead={`${sayDay(round.day)} · ${lines.length} plantings, about ${total}, ${minutes} minutes`}
+      actions={
+        <>
+          <Button type="button" variant="outline" onClick={() => window.print()}>
+            <Printer size={18} /> Print
+          </Button>
+          <Form method="post">
+            <Button
+              type="submit"
+              name="intent"
+              value={round.status === "done" ? "reopen" : "done"}
+              variant={left === 0 ? "solid" : "outline"}
+            >
+              {round.status === "done" ? "Open again" : "Round done"}
+            </Button>
+          </Form>
+        </>
+      }
+    >
+      <Text mb="4">
+        <strong>Take along:</strong> {kit.join(" · ")}
+      </Text>
+      {gale && (
+        <Note tone="caution" title="A gale may blow">
+          Stay away from trees, glass and loose covers; go in at the first thunder and wait half an hour after the last.
+        </Note>
+      )}
+      {heavy && <Note tone="caution">A heavy round: lift with the legs, use the barrow, share the load.</Note>}
+      <Section title="In this order">
+        {lines.map((l, i) => (
+          <Box key={l.id} py="3" borderBottomWidth="1px" borderColor="ruleSoft" css={{ breakInside: "avoid" }}>
+            <Grid templateColumns={{ base: "52px 1fr", md: "52px 1fr auto" }} gap="3" alignItems="start">
+              <CropGlyph kind={l.glyph} stage={l.stage} size={50} />
+              <Box>
+                <Text fontSize="lg">
+                  {i + 1}. <strong>{l.kind}</strong>{" "}
+                  <chakra.span color="inkSoft">
+                    {l.crop}, {l.bed}
+                  </chakra.span>
+                </Text>
+                <Text>
+                  <strong>{l.take === "strip" ? "Everything, green ones too" : "What is ready"}</strong>, about{" "}
+                  {l.expected}. {l.how} Leave {l.leave}.
+                </Text>
+                <Text fontSize="sm" color="inkSoft">
+                  {l.why}. {l.atOnce} {l.note}
+                </Text>
+                {l.cautions.slice(0, 1).map((c) => (
+                  <Text key={c} fontSize="sm" color="madder" fontWeight="600">
+                    {c}
+                  </Text>
+                ))}
+              </Box>
+              <Flex gridColumn={{ base: "1 / -1", md: "auto" }} data-noprint>
+                {l.pickId ? (
+                  <LinkButton variant="quiet" to={`/picks/${l.pickId}`}>
+                    Picked
+                  </LinkButton>
+                ) : (
+                  <LinkButton
+                    to={`/picks/new?planting=${l.plantingId}&round=${round.id}`}
+                    size="lg"
+                    w={{ base: "100%", md: "auto" }}
+                  >
+                    Weigh
+                  </LinkButton>
+                )}
+              </Flex>
+            </Grid>
+            <Box data-onlyprint mt="2">
+              gross ________ kg containers ________________ by ________
+            </Box>
+          </Box>
+        ))}
+        {lines.length === 0 && <Text color="inkSoft">Nothing to take in this round.</Text>}
+      </Section>
+    </Page>
+  );
+}

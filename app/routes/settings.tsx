@@ -1,0 +1,223 @@
+import { Box, Flex, Grid } from "@chakra-ui/react";
+import { Download } from "lucide-react";
+import { Form } from "react-router";
+import { tripSchema, windowSchema } from "#core/calendar/windows";
+import { gardenSchema, personSchema } from "#core/garden/garden";
+import { readMass } from "#core/units/mass";
+import { containerSchema } from "#core/weighing/pick";
+import { restoreArchive } from "#db/archive";
+import { change, newId } from "#db/change";
+import { listContainers, listPeople, saveGarden } from "#db/garden";
+import { readArchive } from "#formats/archive";
+import { sayError } from "#formats/located";
+import { HomeNetwork } from "../components/home-network";
+import { SettingsLists } from "../components/settings-lists";
+import { Button, Field, FormError, Input, LinkButton, Page, Section, Select, shownValue } from "../components/ui";
+import { db, desk } from "../server/desk.server";
+import { done, faultsOf, numberOf, refuse, typedOf } from "../server/forms.server";
+import { homeNetwork } from "../server/home-network.server";
+import type { Route } from "./+types/settings";
+
+const MOST_BYTES = 30_000_000;
+
+export async function loader() {
+  const { snapshot, today } = desk();
+  return {
+    garden: snapshot.garden,
+    windows: snapshot.windows,
+    trips: snapshot.trips.filter((t) => t.toDay >= today),
+    people: listPeople(db()),
+    containers: listContainers(db()),
+    today,
+    home: await homeNetwork(),
+  };
+}
+
+export async function action({ request }: Route.ActionArgs) {
+  const form = await request.formData();
+  const typed = typedOf(form);
+  const d = desk();
+  const { garden } = d.snapshot;
+  const at = d.now;
+  const put = (label: string, work: Parameters<typeof change>[3], to: string) =>
+    done(to, change(db(), label, at, work));
+  switch (typed.intent) {
+    case "garden": {
+      const checked = gardenSchema.safeParse({
+        ...garden,
+        name: typed.name,
+        place: typed.place ?? "",
+        latitudeDeg: numberOf(typed.latitudeDeg),
+        longitudeDeg: numberOf(typed.longitudeDeg),
+        elevationM: numberOf(typed.elevationM),
+        timeZone: typed.timeZone,
+        units: typed.units,
+        coins: typed.coins ?? garden.coins,
+        plotWidthM: numberOf(typed.plotWidthM),
+        plotLengthM: numberOf(typed.plotLengthM),
+        hourWorth: numberOf(typed.hourWorth),
+        roundMinutes: numberOf(typed.roundMinutes),
+        lineMinutes: numberOf(typed.lineMinutes),
+      });
+      return checked.success
+        ? done("/settings", saveGarden(db(), checked.data))
+        : refuse(faultsOf(checked.error, typed));
+    }
+    case "window": {
+      const checked = windowSchema.safeParse({
+        id: newId(),
+        weekday: Number(typed.weekday),
+        startsAt: typed.startsAt,
+        minutes: numberOf(typed.minutes),
+      });
+      return checked.success
+        ? put("Time to go out added", (c) => c.put("windows", checked.data), "/settings#windows")
+        : refuse(faultsOf(checked.error, typed));
+    }
+    case "trip": {
+      const checked = tripSchema.safeParse({
+        id: newId(),
+        name: typed.tripName?.trim() || "Away",
+        fromDay: typed.fromDay,
+        toDay: typed.toDay,
+        standIn: typed.standIn ?? "",
+      });
+      return checked.success
+        ? put("Trip added", (c) => c.put("trips", checked.data), "/settings#trips")
+        : refuse(faultsOf(checked.error, typed));
+    }
+    case "person": {
+      const checked = personSchema.safeParse({ id: newId(), name: typed.personName ?? "", role: typed.role });
+      return checked.success
+        ? put(`${checked.data.name} added`, (c) => c.put("people", checked.data), "/settings#people")
+        : refuse({ errors: { personName: "give a name" }, typed });
+    }
+    case "container": {
+      const mass = readMass(typed.tare ?? "", garden.units);
+      if (!mass.ok) return refuse({ errors: { tare: mass.message }, typed });
+      const checked = containerSchema.safeParse({
+        id: newId(),
+        name: typed.containerName ?? "",
+        tareG: mass.massG,
+      });
+      return checked.success
+        ? put(`${checked.data.name} added`, (c) => c.put("containers", checked.data), "/settings#containers")
+        : refuse({ errors: { containerName: "give it a name" }, typed });
+    }
+    case "remove": {
+      const table = (["windows", "trips", "people", "containers"] as const).find((t) => t === typed.table);
+      if (!table || !typed.id) return refuse({ errors: { form: "Nothing was asked." }, typed });
+      return put("Removed", (c) => c.remove(table, typed.id!), `/settings#${table}`);
+    }
+    case "restore": {
+      const file = form.get("archive");
+      if (!(file instanceof File) || file.size === 0)
+        return refuse({ errors: { archive: "choose an archive, a file called …json" }, typed: {} });
+      if (file.size > MOST_BYTES) return refuse({ errors: { archive: "the file is larger than 30 MB" }, typed: {} });
+      const read = readArchive(await file.text());
+      if (!read.ok)
+        return refuse({
+          errors: { archive: `${read.errors.slice(0, 10).map(sayError).join("\n")}\nNothing was changed.` },
+          typed: {},
+        });
+      return done("/", restoreArchive(db(), read.value, at));
+    }
+    default:
+      return refuse({ errors: { form: "Nothing was asked." }, typed });
+  }
+}
+
+export const meta: Route.MetaFunction = () => [{ title: "Settings · Akmedon" }];
+export default function Settings({ loaderData, actionData }: Route.ComponentProps) {
+  const { garden } = loaderData;
+  const faults = actionData && "errors" in actionData ? actionData : null;
+  const value = (name: string, v: string | number | null | undefined) => shownValue(faults, name, v);
+  const number = (name: keyof typeof garden, label: string, hint?: string) => (
+    <Field name={name} label={label} hint={hint} faults={faults}>
+      {(p) => <Input {...p} inputMode="decimal" defaultValue={value(name, garden[name])} />}
+    </Field>
+  );
+  return (
+    <Page title="Settings">
+      <FormError faults={faults} />
+      <Grid templateColumns={{ base: "1fr", lg: "1fr 1fr" }} gapX="12">
+        <Box>
+          <Section title="The garden">
+            <Form method="post">
+              <Grid gap="4" templateColumns="1fr 1fr">
+                <Field name="name" label="Name" faults={faults}>
+                  {(p) => <Input {...p} defaultValue={value("name", garden.name)} />}
+                </Field>
+                <Field name="place" label="Place" faults={faults}>
+                  {(p) => <Input {...p} defaultValue={value("place", garden.place)} />}
+                </Field>
+                {number("latitudeDeg", "Latitude, °", "north positive")}
+                {number("longitudeDeg", "Longitude, °", "east positive")}
+                {number("elevationM", "Height, m")}
+                <Field name="timeZone" label="Time zone" faults={faults}>
+                  {(p) => <Input {...p} defaultValue={value("timeZone", garden.timeZone)} />}
+                </Field>
+                <Field name="units" label="Units" faults={faults}>
+                  {(p) => (
+                    <Select {...p} defaultValue={value("units", garden.units)}>
+                      <option value="metric">kilos, centimetres, °C</option>
+                      <option value="us">pounds, inches, °F</option>
+                    </Select>
+                  )}
+                </Field>
+                <Field name="coins" label="Coins as sizes" hint="on a walk" faults={faults}>
+                  {(p) => (
+                    <Select {...p} defaultValue={value("coins", garden.coins)}>
+                      <option value="none">none</option>
+                      <option value="euro">euro coins</option>
+                      <option value="uk">UK coins</option>
+                      <option value="us">US coins</option>
+                    </Select>
+                  )}
+                </Field>
+                {number("plotWidthM", "Plot, east to west, m")}
+                {number("plotLengthM", "Plot, south to north, m")}
+                {number("hourWorth", "An hour of yours is worth", "in kilos of potatoes; the planner weighs with it")}
+                {number("roundMinutes", "Minutes every round costs", "boots, walking, washing up")}
+                {number("lineMinutes", "Minutes every planting costs", "besides the picking itself")}
+              </Grid>
+              <Button type="submit" name="intent" value="garden" mt="4">
+                Save the garden
+              </Button>
+            </Form>
+          </Section>
+          <Section title="The way out, and back in" note="Your garden is yours: open formats, on your own disk">
+            <Flex gap="3" wrap="wrap" mb="5">
+              <LinkButton variant="outline" to="/out/garden.json" reloadDocument>
+                <Download size={18} /> Whole garden, JSON
+              </LinkButton>
+              <LinkButton variant="outline" to="/out/picks.csv" reloadDocument>
+                <Download size={18} /> Picks, CSV
+              </LinkButton>
+              <LinkButton variant="outline" to="/out/rounds.ics" reloadDocument>
+                <Download size={18} /> Rounds, calendar
+              </LinkButton>
+            </Flex>
+            <Form method="post" encType="multipart/form-data">
+              <Field
+                name="archive"
+                label="Bring back a garden"
+                hint="Takes the place of everything here. Undo brings it back."
+                faults={faults}
+              >
+                {(p) => <Input {...p} type="file" accept=".json,application/json" py="2" />}
+              </Field>
+              <Button type="submit" name="intent" value="restore" variant="outline" mt="3">
+                Bring it back
+              </Button>
+            </Form>
+          </Section>
+        </Box>
+        <Box>
+          <SettingsLists {...loaderData} faults={faults} />
+          <HomeNetwork home={loaderData.home} />
+        </Box>
+      </Grid>
+    </Page>
+  );
+}

@@ -1,0 +1,284 @@
+import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
+import { Link } from "react-router";
+import { addDays, daysBetween, sayDay, sayNear, weekdayName } from "#core/calendar/day";
+import { sunTimes } from "#core/calendar/sun";
+import { urgenciesOf } from "#core/planning/rounds";
+import { sayMass } from "#core/units/mass";
+import { saySpeed } from "#core/units/say";
+import { CropGlyph } from "../components/crop-glyph";
+import { Anchor, LinkButton, Note, Page, Section } from "../components/ui";
+import { VerdictTag } from "../components/verdict";
+import { WeatherStrip } from "../components/weather-strip";
+import { desk } from "../server/desk.server";
+import { roundsAhead, slotIdOf } from "../server/rounds.server";
+import { stripOf } from "../server/weather.server";
+import type { Route } from "./+types/today";
+
+export function loader() {
+  const d = desk();
+  const { snapshot, outlook, today, now } = d;
+  const { units } = snapshot.garden;
+  const ahead = roundsAhead(d);
+  const byId = new Map(outlook.plantings.map((p) => [p.planting.id, p]));
+  const urgencies = urgenciesOf(ahead.problem, units)
+    .slice(0, 8)
+    .flatMap((u) => {
+      const p = byId.get(u.plantingId);
+      const next = ahead.rounds.find((r) => r.lines.some((l) => l.plantingId === u.plantingId));
+      return p
+        ? [
+            {
+              id: u.plantingId,
+              kind: p.planting.kind || p.crop.name,
+              bed: p.bed.name,
+              glyph: p.crop.glyph,
+              stage: p.judgement.meanStage,
+              verdict: p.judgement.verdict,
+              why: u.why,
+              cause: u.cause,
+              round: next ? { id: next.id, name: `${sayNear(next.day, today)} ${next.startsAt}` } : null,
+            },
+          ]
+        : [];
+    });
+  const rounds = ahead.rounds.slice(0, 3).map((r) => ({
+    id: r.id,
+    name: `${weekdayName(r.day)} ${r.startsAt}`,
+    near: sayNear(r.day, today),
+    overdue: slotIdOf(r) < now.slice(0, 16),
+    expected: sayMass(
+      r.lines.reduce((s, l) => s + l.expectedG, 0),
+      units,
+    ),
+    minutes: Math.round(r.lines.reduce((s, l) => s + l.minutes, snapshot.garden.roundMinutes)),
+    names: r.lines.map((l) => byId.get(l.plantingId)?.planting.kind ?? ""),
+    kit: [
+      ...new Set(
+        r.lines
+          .flatMap((l) => [byId.get(l.plantingId)?.crop.technique.tool, byId.get(l.plantingId)?.crop.container])
+          .filter((x): x is string => Boolean(x)),
+      ),
+    ],
+  }));
+  const checkedToday = new Set(snapshot.checks.filter((c) => c.at.slice(0, 10) === today).map((c) => c.plantingId));
+  const looks = outlook.plantings
+    .filter((p) => !checkedToday.has(p.planting.id))
+    .map((p) => {
+      const last =
+        snapshot.checks
+          .filter((c) => c.plantingId === p.planting.id)
+          .at(-1)
+          ?.at.slice(0, 10) ?? p.planting.startedOn;
+      const { unready, nearly, ready } = p.judgement.chances;
+      // doubtful ones first, long unseen ones next
+      const doubt = 1 - Math.max(unready, nearly, ready, p.judgement.chances.past);
+      return {
+        id: p.planting.id,
+        kind: p.planting.kind || p.crop.name,
+        bed: p.bed.name,
+        verdict: p.judgement.verdict,
+        since: daysBetween(last, today),
+        doubt: doubt + daysBetween(last, today) / 60,
+      };
+    })
+    .sort((a, b) => b.doubt - a.doubt)
+    .slice(0, 5);
+  const sun = sunTimes(today, snapshot.garden.latitudeDeg, snapshot.garden.longitudeDeg, snapshot.garden.timeZone);
+  return {
+    units,
+    today,
+    empty: snapshot.beds.length === 0 || outlook.plantings.length === 0,
+    hasBeds: snapshot.beds.length > 0,
+    hasForecast: snapshot.forecast !== null,
+    headline: headline(d, urgencies.length),
+    strip: stripOf(outlook),
+    urgencies,
+    rounds,
+    looks,
+    sun,
+    trip: snapshot.trips.find((t) => t.toDay >= today && t.fromDay <= addDays(today, 14)) ?? null,
+  };
+}
+
+/** The day in a sentence: the first hazards, and how much is in their way. */
+function headline(d: ReturnType<typeof desk>, urgent: number): string {
+  const { outlook, today, snapshot } = d;
+  const parts: string[] = [];
+  const gale = outlook.days.flatMap((x) => x.hazards).find((h) => h.kind === "gale" && h.chance >= 0.3);
+  if (gale)
+    parts.push(`a gale is due ${sayNear(gale.day, today)}, gusts near ${saySpeed(gale.level, snapshot.garden.units)}`);
+  const frost = outlook.days
+    .slice(1)
+    .flatMap((x) => x.hazards)
+    .find((h) => h.kind === "frost" && h.chance >= 0.3);
+  if (frost) parts.push(`${gale ? "then " : ""}frost in the night to ${weekdayName(frost.day)}`);
+  const trip = snapshot.trips.find((t) => t.fromDay > today && daysBetween(today, t.fromDay) <= 7);
+  if (trip)
+    parts.push(`you are away from ${weekdayName(trip.fromDay)} for ${daysBetween(trip.fromDay, trip.toDay) + 1} days`);
+  if (parts.length === 0)
+    return urgent > 0
+      ? `Quiet weather; ${urgent} ${urgent === 1 ? "planting wants" : "plantings want"} picking.`
+      : "Quiet weather, and nothing is in a hurry.";
+  const sentence = parts.length > 2 ? `${parts.slice(0, -1).join(", ")}; ${parts.at(-1)}` : parts.join("; ");
+  return `${sentence[0]!.toUpperCase()}${sentence.slice(1)}.`;
+}
+
+export const meta: Route.MetaFunction = () => [{ title: "Today · Akmedon" }];
+const Row = chakra(Link, {
+  base: {
+    display: "grid",
+    gridTemplateColumns: "44px 1fr",
+    gap: "3",
+    py: "3",
+    borderBottomWidth: "1px",
+    borderColor: "ruleSoft",
+    color: "ink",
+    textDecoration: "none",
+    _hover: { bg: "tint" },
+  },
+});
+
+export default function Today({ loaderData }: Route.ComponentProps) {
+  const { empty, hasBeds, hasForecast, headline, strip, units, urgencies, rounds, looks, sun, trip, today } =
+    loaderData;
+  if (empty) return <FirstVisit hasBeds={hasBeds} />;
+  return (
+    <Page
+      title={sayDay(today).replace(/^\w+/, weekdayName(today))}
+      lead={sun ? `Sun ${sun.sunrise} to ${sun.sunset}` : undefined}
+      actions={
+        <>
+          <LinkButton to="/walk">Begin the walk</LinkButton>
+          <LinkButton variant="outline" to="/picks/new">
+            Log a pick
+          </LinkButton>
+        </>
+      }
+    >
+      <Text fontFamily="heading" fontSize={{ base: "xl", md: "2xl" }} lineHeight="1.3" maxW="46ch" mb="6">
+        {headline}
+      </Text>
+      <Box mb="8" borderTopWidth="1px" borderBottomWidth="1px" borderColor="rule" bg="sheet">
+        {hasForecast ? (
+          <WeatherStrip days={strip} units={units} />
+        ) : (
+          <Box p="4">
+            No forecast yet: the usual year stands in. <Anchor to="/weather#bring">Bring one in</Anchor>.
+          </Box>
+        )}
+      </Box>
+      <Grid templateColumns={{ base: "1fr", lg: "minmax(0,1.5fr) minmax(280px,1fr)" }} gap="10">
+        <Section title="First, and why" note="What is lost by leaving it, dearest first">
+          {urgencies.length === 0 && (
+            <Text color="inkSoft">Nothing is in danger, and nothing passes its prime in the next fortnight.</Text>
+          )}
+          {urgencies.map((u) => (
+            <Row key={u.id} to={`/walk/${u.id}`}>
+              <CropGlyph kind={u.glyph} stage={u.stage} />
+              <Box>
+                <Flex justify="space-between" gap="2" wrap="wrap">
+                  <Text fontWeight="650" fontSize="lg">
+                    {u.kind}{" "}
+                    <chakra.span fontWeight="400" color="inkSoft" fontSize="md">
+                      {u.bed}
+                    </chakra.span>
+                  </Text>
+                  <VerdictTag verdict={u.verdict} />
+                </Flex>
+                <Text>{u.why}.</Text>
+                <Text fontSize="sm" color={u.round ? "moss" : "inkSoft"} fontWeight="600">
+                  {u.round ? `In the round ${u.round.name}` : "In no round yet"}
+                </Text>
+              </Box>
+            </Row>
+          ))}
+        </Section>
+        <Box>
+          <Section title="Rounds" note={<Anchor to="/rounds">the fortnight</Anchor>}>
+            {rounds.length === 0 && (
+              <Text color="inkSoft">
+                None planned. <Anchor to="/rounds">Plan the fortnight</Anchor>.
+              </Text>
+            )}
+            {rounds.map((r) => (
+              <Box key={r.id} py="3" borderBottomWidth="1px" borderColor="ruleSoft">
+                <Flex justify="space-between" align="baseline" gap="2">
+                  <chakra.h3 fontWeight="650" fontSize="lg">
+                    <Anchor to={`/rounds/${r.id}`}>{r.name}</Anchor>
+                  </chakra.h3>
+                  <Text color={r.overdue ? "madder" : "inkSoft"}>{r.overdue ? "should have been" : r.near}</Text>
+                </Flex>
+                <Text>
+                  {r.names.join(", ")}: {r.expected} in {r.minutes} min
+                </Text>
+                <Text fontSize="sm" color="inkSoft">
+                  Take along: {r.kit.join(" · ")}
+                </Text>
+              </Box>
+            ))}
+            {trip && (
+              <Box mt="3">
+                <Note title={`${trip.name}: ${sayDay(trip.fromDay)} to ${sayDay(trip.toDay)}`}>
+                  {trip.standIn ? `${trip.standIn} stands in.` : "Nobody stands in."}
+                </Note>
+              </Box>
+            )}
+          </Section>
+          <Section title="Worth a look" note="Most doubtful, or longest unseen">
+            {looks.map((l) => (
+              <Flex
+                key={l.id}
+                justify="space-between"
+                py="2"
+                borderBottomWidth="1px"
+                borderColor="ruleSoft"
+                gap="2"
+                minH="44px"
+                align="center"
+              >
+                <Box>
+                  <Anchor to={`/walk/${l.id}`}>{l.kind}</Anchor>{" "}
+                  <chakra.span color="inkSoft" fontSize="sm">
+                    {l.bed}, seen {l.since === 0 ? "today" : `${l.since} days ago`}
+                  </chakra.span>
+                </Box>
+                <VerdictTag verdict={l.verdict} />
+              </Flex>
+            ))}
+          </Section>
+        </Box>
+      </Grid>
+    </Page>
+  );
+}
+
+function FirstVisit({ hasBeds }: { hasBeds: boolean }) {
+  return (
+    <Page title="Welcome to your picking desk">
+      <Grid templateColumns={{ base: "1fr", md: "1.2fr 1fr" }} gap="10" alignItems="center">
+        <Box>
+          <Text fontFamily="heading" fontSize="2xl" lineHeight="1.35" mb="5">
+            Tell Akmedon what grows where. It watches the warmth, the frost and your looks, and says what to pick, when,
+            and why.
+          </Text>
+          <Box as="ol" pl="5" mb="6" css={{ "& li": { marginBottom: "8px" } }}>
+            <li>Draw a bed and say what grows in it: a minute and a half.</li>
+            <li>
+              Say where the garden lies, in <Anchor to="/settings">settings</Anchor>, and bring in a forecast, under{" "}
+              <Anchor to="/weather">weather</Anchor>.
+            </li>
+            <li>Walk the beds. Two readings a planting are enough.</li>
+          </Box>
+          <LinkButton size="lg" to={hasBeds ? "/plot/plantings/new" : "/plot/beds/new"}>
+            {hasBeds ? "Add the first planting" : "Draw the first bed"}
+          </LinkButton>
+        </Box>
+        <Flex justify="center" gap="3" wrap="wrap">
+          {(["bulb", "tomato", "kale", "root", "squash", "bean"] as const).map((g, i) => (
+            <CropGlyph key={g} kind={g} stage={0.7 + i * 0.15} size={92} />
+          ))}
+        </Flex>
+      </Grid>
+    </Page>
+  );
+}

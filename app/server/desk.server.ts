@@ -1,0 +1,51 @@
+import { join } from "node:path";
+import { type Handbook, handbookWith } from "#core/handbook/index";
+import { type Outlook, outlookOf, problemOf, type Snapshot } from "#core/planning/outlook";
+import type { PlanProblem, Wishes } from "#core/planning/problem";
+import { revision } from "#db/change";
+import { nowAt, snapshotOf } from "#db/garden";
+import { type Db, openGarden } from "#db/open";
+
+const holder = globalThis as { akmedonDb?: Db };
+
+/** The open garden of this process; its folder is AKMEDON_DATA. */
+export function db(): Db {
+  holder.akmedonDb ??= openGarden(process.env.AKMEDON_DATA ?? join(process.cwd(), "data", "garden"));
+  return holder.akmedonDb;
+}
+
+export type Desk = { snapshot: Snapshot; outlook: Outlook; now: string; today: string };
+
+let memo: { key: string; desk: Desk } | null = null;
+
+/** The garden as it stands now, judged. Worked out once for each change and each quarter of an hour. */
+export function desk(): Desk {
+  const open = db();
+  const stamp = `${revision(open)}`;
+  const garden = memo?.desk.snapshot.garden;
+  const now = garden ? nowAt(garden) : null;
+  const key = `${stamp} ${now?.slice(0, 13)}`;
+  if (memo && memo.key === key) return memo.desk;
+  const snapshot = snapshotOf(open);
+  const moment = nowAt(snapshot.garden);
+  const outlook = outlookOf(snapshot, moment, true);
+  memo = {
+    key: `${stamp} ${moment.slice(0, 13)}`,
+    desk: { snapshot, outlook, now: moment, today: moment.slice(0, 10) },
+  };
+  return memo.desk;
+}
+
+export const NO_WISHES: Wishes = { take: [], leave: [], open: [] };
+
+/** The planner's question for the garden as it stands. */
+export const problem = (d: Desk, wishes: Wishes = NO_WISHES): PlanProblem => problemOf(d.snapshot, d.outlook, wishes);
+
+let printed: { own: Snapshot["ownCrops"]; book: Handbook } | null = null;
+
+/** The handbook with this garden's own crops. */
+export function handbook(): Handbook {
+  const own = desk().snapshot.ownCrops;
+  if (printed?.own !== own) printed = { own, book: handbookWith(own) };
+  return printed.book;
+}

@@ -1,0 +1,49 @@
+import { data, redirect } from "react-router";
+import type { z } from "zod";
+
+/** What was typed, and what is wrong with it, by field; sent back so that nothing typed is lost. */
+export type FormFaults = { errors: Record<string, string>; typed: Record<string, string> };
+
+/** The text fields of a form. */
+export const typedOf = (form: FormData): Record<string, string> =>
+  Object.fromEntries([...form.entries()].flatMap(([k, v]) => (typeof v === "string" ? [[k, v]] : [])));
+
+/** A number as typed, comma or point; null when empty; NaN when it is none, so that Zod refuses it. */
+export function numberOf(text: string | undefined): number | null {
+  const cleaned = (text ?? "").trim().replace(",", ".");
+  return cleaned === "" ? null : Number(cleaned);
+}
+
+const FIRST_WORDS: Record<string, string> = {
+  invalid_type: "write a number",
+  too_small: "too small",
+  too_big: "too large",
+};
+
+/** Zod's issues by field name, in plain words. */
+export function faultsOf(error: z.ZodError, typed: Record<string, string>): FormFaults {
+  const errors: Record<string, string> = {};
+  for (const issue of error.issues) {
+    const field = String(issue.path[0] ?? "form");
+    const plain = /^(Too |Invalid |Expected )/.test(issue.message)
+      ? (FIRST_WORDS[issue.code] ?? "this cannot be")
+      : issue.message;
+    const bounds =
+      "minimum" in issue ? ` (at least ${issue.minimum})` : "maximum" in issue ? ` (at most ${issue.maximum})` : "";
+    errors[field] ??= plain === issue.message ? plain : plain + bounds;
+  }
+  return { errors, typed };
+}
+
+/** 422 with the faults; the page shows them beside the fields. */
+export const refuse = (faults: FormFaults) => data(faults, { status: 422 });
+
+/** On to a page, with the bar that offers to undo what was just done. */
+export function done(to: string, journalId: string | null) {
+  if (!journalId) return redirect(to);
+  const [path, hash] = to.split("#");
+  return redirect(`${path}${path!.includes("?") ? "&" : "?"}done=${journalId}${hash ? `#${hash}` : ""}`);
+}
+
+/** 404 for what is not in the garden. */
+export const missing = (what: string) => data({ message: `There is no ${what} here.` }, { status: 404 });

@@ -1,0 +1,12 @@
+import { parentPort } from "node:worker_threads";
+import { plan } from "#core/planning/optimise";
+import type { PlanProblem } from "#core/planning/problem";
+
+/** The planner in a thread of its own: a problem comes in with a number, a plan goes out with the same number. */
+parentPort?.on("message", ({ number, problem }: { number: number; problem: PlanProblem }) => {
+  try {
+    parentPort?.postMessage({ number, plan: plan(problem) });
+  } catch (error) {
+    parentPort?.postMessage({ number, error: error instanceof Error ? error.message : String(error) });
+  }
+});

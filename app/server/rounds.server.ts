@@ -1,0 +1,86 @@
+import { totalsOf } from "#core/planning/explain";
+import { outcomeOf, type Schedule } from "#core/planning/optimise";
+import { arcsOf } from "#core/planning/paths";
+import type { PlanProblem, Wishes } from "#core/planning/problem";
+import type { PlanNote } from "#core/planning/round";
+import { type PlannedRound, roundsOf, scheduleOf } from "#core/planning/rounds";
+import { newId } from "#db/change";
+import { forecastInForce } from "#db/garden";
+import { findPlanNote, listRounds, type RoundWithLines, replacePlan } from "#db/work";
+import { type Desk, db, desk, problem } from "./desk.server";
+import { planInThread } from "./planner.server";
+
+export const slotIdOf = (r: { day: string; startsAt: string }): string => `${r.day}T${r.startsAt}`;
+
+type Ahead = { rounds: RoundWithLines[]; problem: PlanProblem };
+const aheadOf = new WeakMap<Desk, Ahead>();
+
+/**
+ * The planned rounds that are still to come, and the planner's question with their hours among its slots. Worked out
+ * once for each state of the garden.
+ */
+export function roundsAhead(d: Desk): Ahead {
+  const known = aheadOf.get(d);
+  if (known) return known;
+  const rounds = listRounds(db()).filter((r) => slotIdOf(r) >= d.now.slice(0, 10));
+  const wishes: Wishes = {
+    take: [],
+    leave: [],
+    open: rounds.map(slotIdOf).filter((id) => id >= d.now.slice(0, 16)),
+  };
+  const ahead = { rounds, problem: problem(d, wishes) };
+  aheadOf.set(d, ahead);
+  return ahead;
+}
+
+/** Plans the fortnight anew, keeping pinned rounds where they are, and saves it. @returns the journal's id */
+export async function planAnew(): Promise<string | null> {
+  const d = desk();
+  const pinned = listRounds(db()).filter((r) => r.pinned && slotIdOf(r) >= d.now.slice(0, 16));
+  const wishes: Wishes = {
+    take: pinned.flatMap((r) => r.lines.map((l) => ({ plantingId: l.plantingId, slotId: slotIdOf(r) }))),
+    leave: [],
+    open: pinned.map(slotIdOf),
+  };
+  const asked = problem(d, wishes);
+  const made = await planInThread(asked);
+  const kept = new Map(pinned.map(({ lines: _, ...round }) => [slotIdOf(round), round]));
+  const rounds = roundsOf(asked, made.schedule, d.snapshot.garden.units, newId, kept);
+  const note: PlanNote = {
+    id: "current",
+    at: d.now,
+    value: made.value,
+    bound: made.bound,
+    ...totals(asked, made.schedule),
+    forecastId: forecastInForce(db())?.id ?? "",
+  };
+  return replacePlan(
+    db(),
+    rounds,
+    note,
+    d.now,
+    rounds.length === 1 ? "One round planned" : `${rounds.length} rounds planned`,
+  );
+}
+
+/** Saves rounds after a hand move: every line's figures and reasons are worked out again for the new hours. */
+export function saveMoved(rounds: readonly PlannedRound[], label: string): string | null {
+  const d = desk();
+  const wishes: Wishes = { take: [], leave: [], open: rounds.map(slotIdOf) };
+  const asked = problem(d, wishes);
+  const schedule = scheduleOf(asked, rounds);
+  const kept = new Map(rounds.map(({ lines: _, ...round }) => [slotIdOf(round), round]));
+  const relined = roundsOf(asked, schedule, d.snapshot.garden.units, newId, kept);
+  const before = findPlanNote(db());
+  const arcs = asked.supplies.map((s) => arcsOf(asked, s));
+  const { value } = outcomeOf(asked, arcs, schedule);
+  const note: PlanNote | null = before
+    ? { ...before, at: d.now, value, bound: Math.max(value, before.bound), ...totals(asked, schedule) }
+    : null;
+  return replacePlan(db(), relined, note, d.now, label);
+}
+
+function totals(asked: PlanProblem, schedule: Schedule): { keptG: number; lostG: number; minutes: number } {
+  const { keptG, lostG: lost, minutes } = totalsOf(asked, schedule);
+  return { keptG, lostG: lost, minutes };
+}

@@ -1,0 +1,68 @@
+import type { Planting } from "#core/garden/planting";
+import { handbookWith } from "#core/handbook/index";
+import type { PlantingOutlook, Snapshot } from "#core/planning/outlook";
+import { sayReading } from "#core/readiness/cue-kinds/index";
+import { dueBefore } from "#core/readiness/prepare";
+import { sayLookAgain, sayReasons } from "#core/readiness/words";
+import { sayMass, type UnitSystem } from "#core/units/mass";
+import { sayChance } from "#core/units/say";
+import { netOf } from "#core/weighing/net";
+
+/** A judgement as a screen shows it. */
+export function judgementView(p: PlantingOutlook, today: string, units: UnitSystem) {
+  const j = p.judgement;
+  const ripe = j.chances.ready + j.chances.past;
+  const chance =
+    j.verdict === "past-prime"
+      ? `${sayChance(j.chances.past)} past its prime`
+      : ripe >= 0.35
+        ? `${sayChance(ripe)} ready${j.chances.past >= 0.1 ? `, ${Math.round(j.chances.past * 100)} % past its best` : ""}`
+        : `${sayChance(ripe)} ready, ${Math.round(j.chances.nearly * 100)} % nearly`;
+  return {
+    verdict: j.verdict,
+    chances: j.chances,
+    meanStage: j.meanStage,
+    chance,
+    reasons: sayReasons(j, p.crop, p.school, today, units),
+    call: j.call?.words ?? null,
+    due: dueBefore(p.crop, j.days).map((d) => d.words),
+    lookAgain: sayLookAgain(j),
+    lookAgainDay: j.lookAgain,
+  };
+}
+
+/** What a planting has given and shown so far. */
+export function pickTotals(snapshot: Snapshot, planting: Planting) {
+  const crop = handbookWith(snapshot.ownCrops).of(planting.cropId);
+  const { units } = snapshot.garden;
+  const nets = snapshot.picks
+    .filter((p) => p.plantingId === planting.id)
+    .map((p) => ({ pick: p, net: netOf(p, crop.topsShare, crop.yield.pieceG) }));
+  const sum = (estimated: boolean) =>
+    nets.filter((n) => n.net.estimated === estimated).reduce((s, n) => s + n.net.trimmedG, 0);
+  const reckoned = sum(true);
+  return {
+    picks: nets.map(({ pick, net }) => ({
+      id: pick.id,
+      day: pick.at.slice(0, 10),
+      net: `${sayMass(net.trimmedG, units)}${net.estimated ? ", estimated" : ""}`,
+    })),
+    total: `${nets.length} ${nets.length === 1 ? "pick" : "picks"}, ${sayMass(sum(false), units)} weighed${reckoned > 0 ? ` and ${sayMass(reckoned, units)} estimated` : ""}`,
+    checks: snapshot.checks
+      .filter((c) => c.plantingId === planting.id)
+      .map((c) => ({
+        id: c.id,
+        day: c.at.slice(0, 10),
+        by: c.by,
+        note: c.note,
+        photos: c.photos,
+        words:
+          c.readings
+            .flatMap((r) => {
+              const cue = crop.cues.find((x) => x.id === r.cueId);
+              return cue ? [sayReading(cue, r.value, units)] : [];
+            })
+            .join("; ") || "looked, nothing new",
+      })),
+  };
+}

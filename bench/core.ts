@@ -1,0 +1,127 @@
+import { addDays } from "../core/calendar/day";
+import { check, situation } from "../core/fixtures/garden";
+import { generated } from "../core/fixtures/problem";
+import { CROPS } from "../core/handbook/index";
+import { plan } from "../core/planning/optimise";
+import { outlookOf } from "../core/planning/outlook";
+import { answersOf } from "../core/readiness/cue-kinds/index";
+import { judge } from "../core/readiness/judge";
+import { previewColumns, readByColumns } from "../formats/weather-columns";
+import { readWeatherCsv, writeWeatherCsv } from "../formats/weather-csv";
+import { DEMO_NOW, demoGarden } from "../standins/demo-garden";
+import { frostTrial } from "../standins/frost-trial";
+import { brier, reliability, trial } from "../standins/trial";
+import { simulatedDesk } from "../standins/weather-desk";
+
+const median = (xs: number[]): number => [...xs].sort((a, b) => a - b)[Math.floor(xs.length / 2)]!;
+const timed = (times: number, work: () => void): number[] =>
+  Array.from({ length: times }, () => {
+    const from = performance.now();
+    work();
+    return performance.now() - from;
+  });
+
+// the filter: 200 plantings of 120 days each
+const plantings = Array.from({ length: 200 }, (_, i) => ({
+  ...situation({ cropId: CROPS[i % CROPS.length]!.id, age: 120 }),
+  weighReadings: false,
+}));
+const filter = timed(7, () => {
+  for (const p of plantings) judge(p);
+});
+
+// replay: 300 plantings with 60 readings each, every verdict of the season worked out anew
+const replayed = Array.from({ length: 300 }, (_, i) => {
+  const crop = CROPS[i % CROPS.length]!;
+  const input = situation({ cropId: crop.id, age: 120 });
+  const cues = crop.cues.filter((c) => c.kind !== "event");
+  const checks = Array.from({ length: 60 }, (_, k) => {
+    const cue = cues[k % cues.length]!;
+    const answers = answersOf(cue, { school: input.school, plants: 6 });
+    return check(addDays(input.today, -2 * (59 - k)), [{ cueId: cue.id, value: answers[(i + k) % answers.length]! }], {
+      id: `c${k}`,
+    });
+  });
+  return { ...input, checks, weighReadings: false };
+});
+const replay = timed(7, () => {
+  for (const p of replayed) judge(p);
+});
+
+// how well the chances mean what they say
+const cases = trial(
+  CROPS.filter((c) => !c.days.yearly && c.family !== "Amaryllidaceae"),
+  840,
+  1000,
+);
+
+// the planner: 30 plantings, 14 days, 2 windows a day, minutes tight
+const gaps: number[] = [];
+const planner = Array.from({ length: 10 }, (_, seed) => {
+  const problem = generated(seed + 1, 30, 14, 2);
+  const [ms] = timed(1, () => {
+    gaps.push(plan(problem).gap);
+  });
+  return ms!;
+});
+
+const demo = demoGarden();
+const snapshot = { ...demo, forecast: demo.forecasts.at(-1)! };
+const outlook = timed(9, () => {
+  outlookOf(snapshot, DEMO_NOW, true);
+});
+
+// frost: 1,000 nights at three leads from a source too warm by 1.5 K
+const frost = [1, 2, 5].map((lead) => {
+  const nights = frostTrial(1000, lead, 1.5, 7);
+  return {
+    lead,
+    learned: brier(nights, (n) => n.learned),
+    assumed: brier(nights, (n) => n.assumed),
+    reliability: reliability(
+      nights.map((n) => ({ filter: n.learned, truth: n.truth })),
+      10,
+    ),
+  };
+});
+
+// a station's files: 20 years by day, 3 years by hour
+const twenty = simulatedDesk(3, "2003-01-01", { meanC: 10, swingC: 8, daySpanC: 9 }).record("2003-01-01", "2022-12-31");
+const dailyText = writeWeatherCsv(twenty);
+const hourlyText = [
+  "Time,Outdoor temperature °C,Rain mm",
+  ...twenty.slice(0, 1096).flatMap((w) =>
+    Array.from({ length: 24 }, (_, h) => {
+      const temp = w.tempMinC + ((w.tempMaxC - w.tempMinC) * (1 - Math.cos((2 * Math.PI * (h - 3)) / 24))) / 2;
+      return `${w.day} ${String(h).padStart(2, "0")}:00,${temp.toFixed(1)},${(w.rainMm / 24).toFixed(2)}`;
+    }),
+  ),
+].join("\n");
+const must = <T>(read: { ok: true; value: T } | { ok: false }): T => {
+  if (!read.ok) throw new Error("the bench's own file was refused");
+  return read.value;
+};
+const dailyFile = timed(5, () => must(readWeatherCsv(dailyText)));
+const hourlyFile = timed(5, () => must(readByColumns(hourlyText, must(previewColumns(hourlyText)).columns)));
+
+console.log(
+  JSON.stringify({
+    filterMs: { median: median(filter), first: filter[0] },
+    replayMs: { median: median(replay), first: replay[0] },
+    brier: {
+      filter: brier(cases, (c) => c.filter),
+      warmth: brier(cases, (c) => c.warmth),
+      packet: brier(cases, (c) => c.packet),
+      lastLook: brier(cases, (c) => c.lastLook),
+      count: cases.length,
+      crops: new Set(cases.map((c) => c.cropId)).size,
+    },
+    reliability: reliability(cases, 10),
+    frost,
+    dailyFileMs: { median: median(dailyFile), first: dailyFile[0] },
+    hourlyFileMs: { median: median(hourlyFile), first: hourlyFile[0] },
+    plannerMs: { median: median(planner), worst: Math.max(...planner) },
+    plannerGap: { median: median(gaps), worst: Math.max(...gaps) },
+    outlookMs: { median: median(outlook), first: outlook[0] },
+  }),
+);

@@ -1,0 +1,40 @@
+import { existsSync, rmSync } from "node:fs";
+import { totalsOf } from "#core/planning/explain";
+import { plan } from "#core/planning/optimise";
+import { outlookOf, problemOf } from "#core/planning/outlook";
+import { roundsOf } from "#core/planning/rounds";
+import { restoreArchive } from "#db/archive";
+import { newId } from "#db/change";
+import { snapshotOf } from "#db/garden";
+import { databaseFile, openGarden } from "#db/open";
+import { replacePlan } from "#db/work";
+import { DEMO_NOW, demoGarden } from "#standins/demo-garden";
+
+/**
+ * Makes the demo garden in a data folder, if there is none yet.
+ * @param fresh throws away what is there and begins anew
+ * @returns whether it was made now
+ */
+export function makeDemo(dataDir: string, fresh: boolean): boolean {
+  if (fresh) for (const suffix of ["", "-wal", "-shm"]) rmSync(databaseFile(dataDir) + suffix, { force: true });
+  if (existsSync(databaseFile(dataDir))) return false;
+  const db = openGarden(dataDir);
+  restoreArchive(db, demoGarden(), DEMO_NOW, "Demo garden made");
+  const snapshot = snapshotOf(db);
+  const problem = problemOf(snapshot, outlookOf(snapshot, DEMO_NOW), { take: [], leave: [], open: [] });
+  const made = plan(problem);
+  const { keptG, lostG, minutes } = totalsOf(problem, made.schedule);
+  const note = {
+    id: "current" as const,
+    at: DEMO_NOW,
+    value: made.value,
+    bound: made.bound,
+    keptG,
+    lostG,
+    minutes,
+    forecastId: snapshot.forecast ? `issued-${snapshot.forecast.issuedOn}` : "",
+  };
+  replacePlan(db, roundsOf(problem, made.schedule, snapshot.garden.units, newId), note, DEMO_NOW, "Rounds planned");
+  db.$client.close();
+  return true;
+}

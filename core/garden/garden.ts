@@ -1,0 +1,54 @@
+import { z } from "zod";
+import { isTimeZone } from "../calendar/zone";
+import { localTimeSchema } from "../readiness/check";
+import { COINS } from "../units/reference-objects";
+
+/** The garden itself: where it lies and how its household reckons. */
+export const gardenSchema = z.object({
+  id: z.literal("garden"),
+  name: z.string().trim().min(1, "give the garden a name").max(60),
+  place: z.string().trim().max(120),
+  latitudeDeg: z.number().min(-66, "between −66 and 66").max(66, "between −66 and 66"),
+  longitudeDeg: z.number().min(-180).max(180),
+  elevationM: z.number().min(-400).max(5000),
+  timeZone: z.string().refine(isTimeZone, "not a time zone: write it as Europe/London"),
+  units: z.enum(["metric", "us"]),
+  /** whose coins stand as sizes on a walk */
+  coins: z.enum(COINS).default("none"),
+  /** plot size for the drawing, m */
+  plotWidthM: z.number().min(1).max(1000),
+  plotLengthM: z.number().min(1).max(1000),
+  /** the demo's clock stands still here; null: the real clock */
+  pinnedNow: localTimeSchema.nullable(),
+  /** what an hour of the gardener's time is worth, in kilos of potatoes */
+  hourWorth: z.number().min(0).max(100),
+  roundMinutes: z.number().min(0).max(120),
+  lineMinutes: z.number().min(0).max(60),
+});
+export type Garden = z.infer<typeof gardenSchema>;
+
+export const personSchema = z.object({
+  id: z.string().min(1).max(40),
+  name: z.string().trim().min(1).max(60),
+  role: z.enum(["gardener", "neighbour"]),
+});
+export type Person = z.infer<typeof personSchema>;
+
+/** A garden before anyone has said anything about it. */
+export const newGarden = (timeZone: string): Garden => ({
+  id: "garden",
+  name: "My garden",
+  place: "",
+  latitudeDeg: 52,
+  longitudeDeg: 0,
+  elevationM: 50,
+  timeZone,
+  units: "metric",
+  coins: "none",
+  plotWidthM: 12,
+  plotLengthM: 10,
+  pinnedNow: null,
+  hourWorth: 1.8,
+  roundMinutes: 12,
+  lineMinutes: 3,
+});

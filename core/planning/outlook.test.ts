@@ -1,0 +1,216 @@
+import { describe, expect, it } from "vitest";
+import { addDays } from "../calendar/day";
+import { bed, check, plainWeather, planting } from "../fixtures/garden";
+import { newGarden } from "../garden/garden";
+import { plan } from "./optimise";
+import { outlookOf, problemOf, type Snapshot } from "./outlook";
+import { roundsOf, scheduleOf, urgenciesOf } from "./rounds";
+
+const NOW = "2026-10-06T15:30";
+const TODAY = "2026-10-06";
+const NONE = { take: [], leave: [], open: [] };
+
+/** A garden of three beds with a frost on the third night, as a snapshot. */
+function garden(over: Partial<Snapshot> = {}): Snapshot {
+  const days = plainWeather(TODAY, 14).map((d, k) =>
+    k === 3 ? { ...d, tempMinC: -1.5, cloudPct: 0, windMs: 0.5 } : d,
+  );
+  return {
+    ownCrops: [],
+    forecasts: [],
+    bedReadings: [],
+    covers: [],
+    garden: { ...newGarden("Europe/London"), pinnedNow: NOW },
+    beds: [
+      bed({ id: "low", name: "Low", nightOffsetC: -2 }),
+      bed({ id: "wall", name: "Wall", nightOffsetC: 2, walkOrder: 1 }),
+      bed({ id: "tunnel", name: "Tunnel", cover: "polytunnel", walkOrder: 2 }),
+    ],
+    plantings: [
+      planting("winter-squash", {
+        id: "squash",
+        bedId: "low",
+        startedOn: "2026-05-28",
+        plants: 3,
+        kind: "blue storer",
+      }),
+      planting("kale", { id: "kale", bedId: "wall", startedOn: "2026-06-20", plants: 5, kind: "red frill" }),
+      planting("tomato", { id: "tomato", bedId: "tunnel", startedOn: "2026-05-10", plants: 4, kind: "orange slicer" }),
+      planting("kale", { id: "gone", bedId: "wall", startedOn: "2025-06-20", endedOn: "2026-02-01" }),
+      planting("garlic", { id: "later", bedId: "wall", startedOn: "2026-10-20" }),
+    ],
+    checks: [
+      check(
+        "2026-10-03",
+        [
+          { cueId: "rind", value: "hard" },
+          { cueId: "stalk", value: "corky" },
+        ],
+        { id: "c1", plantingId: "squash" },
+      ),
+    ],
+    picks: [],
+    windows: [0, 1, 2, 3, 4, 5, 6].map((weekday) => ({ id: `w${weekday}`, weekday, startsAt: "17:30", minutes: 90 })),
+    trips: [{ id: "t", name: "Away", fromDay: "2026-10-10", toDay: "2026-10-12", standIn: "" }],
+    weather: plainWeather("2026-03-01", 219),
+    forecast: { source: "test", issuedOn: TODAY, days },
+    ...over,
+  };
+}
+
+describe("the outlook of a garden", () => {
+  const outlook = outlookOf(garden(), NOW);
+  it("judges what grows now, not what is over or not yet begun", () => {
+    expect(outlook.plantings.map((p) => p.planting.id)).toEqual(["squash", "kale", "tomato"]);
+  });
+  it("reckons frost bed by bed: the hollow freezes before the wall and the tunnel", () => {
+    const at = (id: string) => outlook.plantings.find((p) => p.planting.id === id)!.supply.days[3]!;
+    expect(at("squash").bedMinC).toBeLessThan(-3);
+    expect(at("kale").bedMinC).toBeGreaterThan(0);
+    expect(at("squash").killChance).toBeGreaterThan(0.85);
+    expect(at("kale").killChance).toBeLessThan(0.001);
+  });
+  it("marks forecast days, days away and hazards", () => {
+    expect(outlook.days[3]!.hazards.map((h) => h.kind)).toContain("frost");
+    expect(outlook.days.map((d) => d.away).indexOf(true)).toBe(4);
+    expect(outlook.days[14]!.from).toBe("usual");
+  });
+  it("stands on the usual year when there is neither record nor forecast", () => {
+    const bare = outlookOf(garden({ weather: [], forecast: null }), NOW);
+    expect(bare.days.every((d) => d.from === "usual")).toBe(true);
+    expect(bare.plantings).toHaveLength(3);
+  });
+});
+
+describe("from outlook to rounds", () => {
+  const snapshot = garden();
+  const outlook = outlookOf(snapshot, NOW);
+  const problem = problemOf(snapshot, outlook, NONE);
+  let n = 0;
+  const rounds = roundsOf(problem, plan(problem).schedule, "metric", () => `id${++n}`);
+  it("offers every morning and evening to the hand, but only windows to the planner", () => {
+    expect(problem.slots.filter((s) => s.day === "2026-10-08").map((s) => [s.startsAt, s.allowed])).toEqual([
+      ["08:00", false],
+      ["17:30", true],
+    ]);
+    expect(problem.slots.filter((s) => s.away).every((s) => !s.allowed)).toBe(true);
+    expect(problem.slots.every((s) => s.id >= NOW)).toBe(true);
+  });
+  it("takes the squash before the frost and says why", () => {
+    const round = rounds.find((r) => r.lines.some((l) => l.plantingId === "squash"))!;
+    expect(round.day <= "2026-10-08").toBe(true);
+    expect(round.lines.find((l) => l.plantingId === "squash")!.why).toMatch(
+      /% chance of frost in this bed in the night to Friday/,
+    );
+  });
+  it("reads stored rounds back to the schedule they came from", () => {
+    const schedule = scheduleOf(problem, rounds);
+    const again = roundsOf(problem, schedule, "metric", () => "x");
+    expect(again.map((r) => [r.day, r.lines.map((l) => [l.plantingId, l.expectedG])])).toEqual(
+      rounds.map((r) => [r.day, r.lines.map((l) => [l.plantingId, l.expectedG])]),
+    );
+  });
+  it("keeps a pinned round's id and note when it is planned again", () => {
+    const pinned = {
+      id: "mine",
+      day: "2026-10-08",
+      startsAt: "17:30",
+      status: "planned" as const,
+      pinned: true,
+      note: "with Bram",
+    };
+    const wished = problemOf(snapshot, outlook, { ...NONE, open: ["2026-10-08T17:30"] });
+    const kept = roundsOf(
+      wished,
+      plan(wished).schedule,
+      "metric",
+      () => "new",
+      new Map([["2026-10-08T17:30", pinned]]),
+    );
+    expect(kept.find((r) => r.id === "mine")).toMatchObject({ pinned: true, note: "with Bram" });
+  });
+  it("puts first what would cost most to leave", () => {
+    const [first, ...rest] = urgenciesOf(problem, "metric");
+    expect(first).toMatchObject({ plantingId: "squash", cause: "frost" });
+    for (const u of rest) expect(u.worth).toBeLessThanOrEqual(first!.worth);
+    expect(urgenciesOf({ ...problem, slots: [] }, "metric")).toEqual([]);
+  });
+  it("a pick taken today empties its planting from the next plan", () => {
+    const pick = {
+      id: "p",
+      plantingId: "squash",
+      roundId: null,
+      at: `${TODAY}T12:00`,
+      by: "",
+      method: "cut",
+      extent: "final" as const,
+      count: 9,
+      grossG: 15_000,
+      entered: "15 kg",
+      tare: [],
+      topsOn: false,
+      grade: "sound" as const,
+      estimated: false,
+      note: "",
+    };
+    const after = outlookOf(
+      {
+        ...snapshot,
+        picks: [pick],
+        plantings: snapshot.plantings.map((p) => (p.id === "squash" ? { ...p, endedOn: TODAY } : p)),
+      },
+      NOW,
+    );
+    expect(after.plantings.map((p) => p.planting.id)).not.toContain("squash");
+  });
+  it("learns a repeat cropper's pace from its picks", () => {
+    const picks = [14, 10, 6, 2].map((ago) => ({
+      id: `k${ago}`,
+      plantingId: "kale",
+      roundId: null,
+      at: `${addDays(TODAY, -ago)}T12:00`,
+      by: "",
+      method: "",
+      extent: "all-ready" as const,
+      count: null,
+      grossG: 1500,
+      entered: "",
+      tare: [],
+      topsOn: false,
+      grade: "sound" as const,
+      estimated: false,
+      note: "",
+    }));
+    const before = outlook.plantings.find((p) => p.planting.id === "kale")!.supply.rateG;
+    const learned = outlookOf({ ...snapshot, picks }, NOW).plantings.find((p) => p.planting.id === "kale")!.supply
+      .rateG;
+    expect(learned).toBeGreaterThan(before * 1.5);
+  });
+});
+
+describe("what beds and forecasts have taught", () => {
+  const still = plainWeather("2026-09-20", 16).map((d) => ({ ...d, cloudPct: 0, windMs: 0.5 }));
+  const tomatoRisk = (over: Partial<Snapshot>) => {
+    const o = outlookOf(garden({ weather: still, ...over }), NOW);
+    return o.plantings.find((p) => p.planting.id === "squash")!.supply.days[3]!.killChance;
+  };
+  it("a thermometer that shows a colder bed raises the chance of frost there", () => {
+    const readings = still
+      .slice(0, 10)
+      .map((d, i) => ({ id: `r${i}`, bedId: "low", day: d.day, minC: d.tempMinC - 5 }));
+    expect(tomatoRisk({ bedReadings: readings })).toBeGreaterThan(tomatoRisk({}));
+  });
+  it("a cover laid for that night lowers it, on other nights not", () => {
+    const cover = (day: string) => ({ covers: [{ id: day, bedId: "low", day }] });
+    expect(tomatoRisk(cover("2026-10-09"))).toBeLessThan(tomatoRisk({}));
+    expect(tomatoRisk(cover("2026-10-12"))).toBe(tomatoRisk({}));
+  });
+  it("a source that has been too warm is put right", () => {
+    const kept = Array.from({ length: 12 }, (_, i) => ({
+      source: garden().forecast!.source,
+      issuedOn: still[i]!.day,
+      days: still.slice(i, i + 4).map((d) => ({ ...d, tempMinC: d.tempMinC + 3, tempMaxC: d.tempMaxC + 3 })),
+    }));
+    expect(tomatoRisk({ forecasts: kept })).toBeGreaterThan(tomatoRisk({}));
+  });
+});

@@ -1,0 +1,281 @@
+import { addDays, type Day, dayRange, daysBetween } from "../calendar/day";
+import { isAway, slotsAhead, type Trip, type Window } from "../calendar/windows";
+import type { Bed } from "../garden/bed";
+import type { Garden } from "../garden/garden";
+import type { Planting } from "../garden/planting";
+import type { Crop, School } from "../handbook/crop";
+import { handbookWith, schoolOf } from "../handbook/index";
+import type { Check } from "../readiness/check";
+import { daysAtTemp, warmth } from "../readiness/clock";
+import { type Judgement, judge } from "../readiness/judge";
+import { clockStart } from "../readiness/season-clock";
+import { type Counted, type Population, populationOf } from "../supply/population";
+import { type PickedBefore, piecesPerDay, referenceWarmth, type Supply, supplyOf } from "../supply/supply";
+import { bedDay, COVER_WARMTH, coverNight } from "../weather/bed-night";
+import { type BedReading, type CoverNight, type LearnedOffset, learnOffset } from "../weather/bed-offset";
+import { type Climate, climateOf, weatherFor } from "../weather/climate";
+import { type Forecast, meanTempC, type WeatherDay } from "../weather/daily";
+import { type LeadSkill, skillOf } from "../weather/forecast-skill";
+import { type Hazard, hazardsOf } from "../weather/hazards";
+import { netOf } from "../weighing/net";
+import type { Pick } from "../weighing/pick";
+import { type PlanProblem, type PlanSlot, slotTime, type Wishes } from "./problem";
+
+/** Everything about a garden that judging and planning read. */
+export type Snapshot = {
+  garden: Garden;
+  beds: Bed[];
+  plantings: Planting[];
+  checks: Check[];
+  picks: Pick[];
+  windows: Window[];
+  trips: Trip[];
+  /** the station's record */
+  weather: WeatherDay[];
+  /** the forecast in force; null when none was given */
+  forecast: Forecast | null;
+  /** the gardener's own crops, beside the handbook's */
+  ownCrops: Crop[];
+  /** forecasts kept, oldest first, from which a source's errors are learned */
+  forecasts: Forecast[];
+  /** minima read in the beds, from which their night offsets are learned */
+  bedReadings: BedReading[];
+  /** beds covered for a night */
+  covers: CoverNight[];
+};
+
+export type PlantingOutlook = {
+  planting: Planting;
+  bed: Bed;
+  crop: Crop;
+  school: School;
+  judgement: Judgement;
+  supply: Supply;
+};
+export type DayOutlook = {
+  weather: WeatherDay;
+  from: "record" | "forecast" | "usual";
+  errorC: number;
+  hazards: Hazard[];
+  away: boolean;
+};
+export type Outlook = {
+  now: string;
+  today: Day;
+  days: DayOutlook[];
+  plantings: PlantingOutlook[];
+  climate: Climate;
+  /** night offsets of the beds as learned, by bed id */
+  offsets: ReadonlyMap<string, LearnedOffset>;
+  /** how the forecast's source has turned out, by days ahead */
+  skill: LeadSkill[];
+};
+
+/** Days ahead that the lanes and the planner look. */
+export const HORIZON_DAYS = 14;
+/** Standard error of the usual year as a forecast, K. */
+const USUAL_ERROR_C = 3.6;
+
+/** Judged a little further, so that "look again" can name a day beyond the lanes. */
+const JUDGED_DAYS = 28;
+
+/**
+ * The state of a whole garden at a moment: every growing planting judged, the days ahead with their hazards, and
+ * what each planting can supply. Pure: the moment is passed in.
+ * @param now local time "2026-10-06T15:30"
+ * @param track whether to keep the chances of every day since each planting began
+ */
+export function outlookOf(snapshot: Snapshot, now: string, weighReadings = false, track = false): Outlook {
+  const today = now.slice(0, 10);
+  const { garden } = snapshot;
+  const climate = climateOf(snapshot.weather, garden.latitudeDeg);
+  const record = new Map(snapshot.weather.filter((w) => w.day < today).map((w) => [w.day, w]));
+  const issuedOn = snapshot.forecast?.issuedOn ?? today;
+  const skill = skillOf(snapshot.forecasts, record, snapshot.forecast?.source ?? "");
+  const skillAt = (day: Day) => skill[Math.min(skill.length - 1, Math.max(0, daysBetween(issuedOn, day)))]!;
+  // what a source has been wrong by on average is put right before anything is reckoned from it
+  const forecast = new Map(
+    (snapshot.forecast?.days ?? []).map((w) => {
+      const tempMinC = Math.min(w.tempMaxC, w.tempMinC + skillAt(w.day).biasC);
+      return [w.day, { ...w, tempMinC }];
+    }),
+  );
+  const growing = snapshot.plantings.filter((p) => p.endedOn === null && p.startedOn <= today);
+  const book = handbookWith(snapshot.ownCrops);
+  const begins = (p: Planting) => clockStart(p, book.of(p.cropId), today, garden.latitudeDeg);
+  const first = growing.reduce((least, p) => (begins(p) < least ? begins(p) : least), today);
+  const all = weatherFor(first, addDays(today, JUDGED_DAYS), record, forecast, climate);
+  const weather = all.map((d) => d.weather);
+  const ahead = all.slice(daysBetween(first, today), daysBetween(first, today) + HORIZON_DAYS + 1);
+  const errors = ahead.map((d) => (d.from === "usual" ? USUAL_ERROR_C : skillAt(d.weather.day).spreadC));
+  const readingsOf = groupBy(snapshot.bedReadings, (r) => r.bedId);
+  const offsets = new Map(
+    snapshot.beds.map((b) => [
+      b.id,
+      learnOffset(readingsOf.get(b.id) ?? [], record, b.nightOffsetC, COVER_WARMTH[b.cover].nightC),
+    ]),
+  );
+  const bedById = new Map(snapshot.beds.map((b) => [b.id, { ...b, nightOffsetC: offsets.get(b.id)!.offsetC }]));
+  const covered = new Set(snapshot.covers.map((c) => `${c.bedId} ${c.day}`));
+  const underCover = (bed: Bed, days: readonly WeatherDay[]): WeatherDay[] =>
+    covered.size === 0 ? [...days] : days.map((w) => (covered.has(`${bed.id} ${w.day}`) ? coverNight(w) : w));
+  const checksOf = groupBy(snapshot.checks, (c) => c.plantingId);
+  const picksOf = groupBy(snapshot.picks, (p) => p.plantingId);
+  const plantings = growing.flatMap((planting) => {
+    const bed = bedById.get(planting.bedId);
+    if (!bed) return [];
+    const crop = book.of(planting.cropId);
+    const school = schoolOf(crop, planting.schoolId);
+    const picks = [...(picksOf.get(planting.id) ?? [])].sort((a, b) => (a.at < b.at ? -1 : 1));
+    const checks = [...(checksOf.get(planting.id) ?? [])].sort((a, b) => (a.at < b.at ? -1 : 1));
+    const judgement = judge({
+      today,
+      planting,
+      bed,
+      crop,
+      school,
+      checks,
+      picks: picks.map((p) => ({ day: p.at.slice(0, 10), extent: p.extent })),
+      weather: underCover(bed, weather),
+      climate,
+      latitudeDeg: garden.latitudeDeg,
+      horizonDays: JUDGED_DAYS,
+      weighReadings,
+      track,
+    });
+    // what stands for years is reckoned season by season
+    const season = begins(planting);
+    const before = picks
+      .filter((p) => p.at.slice(0, 10) >= season)
+      .map((p) => ({
+        day: p.at.slice(0, 10),
+        netG: netOf(p, crop.topsShare, crop.yield.pieceG).trimmedG,
+        all: p.extent !== "some",
+      }));
+    const span = before.length > 1 ? weather.filter((w) => w.day > before[0]!.day && w.day <= before.at(-1)!.day) : [];
+    const referenceDays = span.reduce((sum, w) => sum + warmth(bedDay(w, bed), crop), 0) / referenceWarmth(crop);
+    const supply = supplyOf(
+      planting,
+      bed,
+      crop,
+      judgement.days.slice(0, HORIZON_DAYS + 1),
+      underCover(
+        bed,
+        ahead.map((d) => d.weather),
+      ),
+      errors,
+      before,
+      referenceDays,
+      standingPieces(planting, bed, crop, checks, before, referenceDays, weather, today),
+    );
+    return [{ planting, bed, crop, school, judgement, supply }];
+  });
+  const days = ahead.map((d, k) => ({
+    weather: d.weather,
+    from: d.from,
+    errorC: errors[k]!,
+    hazards: d.from === "usual" ? [] : hazardsOf(d.weather, errors[k]!, k),
+    away: isAway(d.weather.day, snapshot.trips),
+  }));
+  return { now, today, days, plantings, climate, offsets, skill };
+}
+
+/** Pieces by age that stand on a repeat cropper, when they were counted within the last three weeks; else null. */
+function standingPieces(
+  planting: Planting,
+  bed: Bed,
+  crop: Crop,
+  checks: readonly Check[],
+  picked: readonly (PickedBefore & { all: boolean })[],
+  referenceDays: number,
+  weather: readonly WeatherDay[],
+  today: Day,
+): Population | null {
+  const counts = checks.flatMap((c): Counted[] =>
+    c.readings.flatMap((r): Counted[] => {
+      const cue = crop.cues.find((x) => x.id === r.cueId);
+      return cue?.kind === "count" ? [{ day: c.at.slice(0, 10), of: cue.of, pieces: Number(r.value) }] : [];
+    }),
+  );
+  const first = counts.filter((c) => c.day <= today && c.day >= addDays(today, -21))[0]?.day;
+  if (crop.habit === "once-over" || !first) return null;
+  const days = weather
+    .filter((w) => w.day >= first && w.day <= today)
+    .map((w) => {
+      const felt = bedDay(w, bed);
+      const mean = meanTempC(felt);
+      return {
+        day: w.day,
+        growth: warmth(felt, crop) / referenceWarmth(crop),
+        readyInDays: daysAtTemp(crop.interval.warmDays, crop.interval.coolDays, mean),
+        primeDays: daysAtTemp(crop.prime.warmDays, crop.prime.coolDays, mean),
+      };
+    });
+  const taken = picked.map((p) => ({ day: p.day, all: p.all, pieces: p.netG / crop.yield.pieceG }));
+  return populationOf(days, piecesPerDay(planting, bed, crop, picked, referenceDays), counts, taken);
+}
+
+/** Usual hours of a morning and an evening round where no window says otherwise. */
+const USUAL_STARTS = ["08:00", "17:30"];
+
+/** The planner's question for an outlook: every window, and for hand moves every morning and evening besides. */
+export function problemOf(snapshot: Snapshot, outlook: Outlook, wishes: Wishes): PlanProblem {
+  const { today, now } = outlook;
+  const windows = slotsAhead(now, HORIZON_DAYS, snapshot.windows, snapshot.trips);
+  const slots: PlanSlot[] = windows.map((s) => ({
+    ...s,
+    t: slotTime(today, s.day, s.startsAt),
+    allowed: true,
+    away: false,
+  }));
+  for (const day of dayRange(today, HORIZON_DAYS))
+    for (const startsAt of USUAL_STARTS) {
+      const id = `${day}T${startsAt}`;
+      const morning = startsAt < "12:00";
+      if (id < now.slice(0, 16) || windows.some((w) => w.day === day && w.startsAt < "12:00" === morning)) continue;
+      slots.push({
+        id,
+        day,
+        startsAt,
+        t: slotTime(today, day, startsAt),
+        minutes: 0,
+        allowed: false,
+        away: isAway(day, snapshot.trips),
+      });
+    }
+  for (const wish of [...wishes.open, ...wishes.take.map((t) => t.slotId)])
+    if (!slots.some((s) => s.id === wish)) {
+      const [day, startsAt] = [wish.slice(0, 10), wish.slice(11)];
+      slots.push({
+        id: wish,
+        day,
+        startsAt,
+        t: slotTime(today, day, startsAt),
+        minutes: 0,
+        allowed: false,
+        away: isAway(day, snapshot.trips),
+      });
+    }
+  slots.sort((a, b) => (a.id < b.id ? -1 : 1));
+  return {
+    today,
+    nowT: slotTime(today, today, now.slice(11, 16)),
+    horizonDays: HORIZON_DAYS,
+    slots,
+    supplies: outlook.plantings.map((p) => p.supply),
+    roundMinutes: snapshot.garden.roundMinutes,
+    lineMinutes: snapshot.garden.lineMinutes,
+    hourWorth: snapshot.garden.hourWorth,
+    wishes,
+  };
+}
+
+function groupBy<T>(items: readonly T[], keyOf: (item: T) => string): Map<string, T[]> {
+  const groups = new Map<string, T[]>();
+  for (const item of items) {
+    const group = groups.get(keyOf(item));
+    if (group) group.push(item);
+    else groups.set(keyOf(item), [item]);
+  }
+  return groups;
+}

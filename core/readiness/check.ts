@@ -1,0 +1,30 @@
+import { z } from "zod";
+
+/** Local wall-clock time to the minute: "2026-10-06T17:40". */
+export const localTimeSchema = z
+  .string()
+  .regex(/^\d{4}-\d\d-\d\dT([01]\d|2[0-3]):[0-5]\d$/, "write it as 2026-10-06T17:40");
+
+/** What one cue showed: millimetres, percent or a count as a number; an option's id; yes or no. */
+export const readingSchema = z.object({
+  cueId: z.string().min(1).max(60),
+  value: z.union([z.number().min(0).max(100_000), z.string().min(1).max(60), z.boolean()]),
+});
+export type Reading = z.infer<typeof readingSchema>;
+export type ReadingValue = Reading["value"];
+
+/** The readings of one planting at one time. A check without readings says: looked, nothing to take. */
+export const checkSchema = z.object({
+  id: z.string().min(1).max(40),
+  plantingId: z.string().min(1).max(40),
+  at: localTimeSchema,
+  by: z.string().max(60),
+  note: z.string().max(500),
+  readings: z.array(readingSchema).max(40),
+  /** names of photo files in the garden's folder, in the order they were taken */
+  photos: z
+    .array(z.string().regex(/^[\w-]{1,60}\.jpg$/))
+    .max(6)
+    .default([]),
+});
+export type Check = z.infer<typeof checkSchema>;

@@ -1,0 +1,30 @@
+import type { Cue, CueKind, RELIABILITIES, School } from "../../handbook/crop";
+import type { UnitSystem } from "../../units/mass";
+import type { ReadingValue } from "../check";
+
+export type CueOf<K extends CueKind> = Extract<Cue, { kind: K }>;
+export type CueContext = { school: School; plants: number };
+
+/**
+ * The contract every kind of cue fills: what a reading of it must be, how likely it is at a stage, which answers
+ * are worth imagining beforehand, and how it is said.
+ */
+export type CueKindRules<K extends CueKind> = {
+  kind: K;
+  /** null when the value fits the cue, else what is wrong */
+  fault(cue: CueOf<K>, value: ReadingValue): string | null;
+  /** likelihood of the value at a stage, up to a factor that does not depend on the stage */
+  likelihood(cue: CueOf<K>, value: ReadingValue, stage: number, context: CueContext): number;
+  /** answers to weigh when asking how much this cue could tell */
+  answers(cue: CueOf<K>, context: CueContext): ReadingValue[];
+  say(cue: CueOf<K>, value: ReadingValue, system: UnitSystem): string;
+};
+
+/** Share of readings that are simply wrong: the wrong plant, a slip of the thumb. */
+export const SLIP: Record<(typeof RELIABILITIES)[number], number> = { high: 0.03, med: 0.08, low: 0.2 };
+
+/** How much wider a reading is taken for each landmark that nobody states and the engine had to guess (own estimate). */
+export const doubtOf = (guessed: number): number => 1 + 0.12 * guessed;
+
+/** Height at which a slip may fall anywhere on the scale, relative to the peak of an honest reading (own estimate). */
+export const SLIP_HEIGHT = 0.12;

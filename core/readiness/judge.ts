@@ -1,0 +1,278 @@
+import { addDays, type Day, daysBetween } from "../calendar/day";
+import type { Bed } from "../garden/bed";
+import type { Planting } from "../garden/planting";
+import type { Crop, Cue, School } from "../handbook/crop";
+import type { Climate } from "../weather/climate";
+import type { WeatherDay } from "../weather/daily";
+import type { Conflict } from "./agreement";
+import { bestReadings, type ReadingWorth } from "./best-reading";
+import type { Call } from "./call";
+import type { Check, Reading } from "./check";
+import { type Clock, type Counted, clockOf, dayStep, type Regime, warmth } from "./clock";
+import { conclude, type DayChances, type Evidence, RECENT_DAYS, REPEAT_DAYS, readNow } from "./conclude";
+import type { CueContext } from "./cue-kinds";
+import { type Misled, misledOn } from "./misled";
+import { clockStart } from "./season-clock";
+import { type DayStep, predictDay, restart } from "./stage-filter";
+import { CELLS, chancesOf, freshStage, meanStage, type Stage, type StageChances } from "./stage-grid";
+import type { Verdict } from "./verdict";
+
+/** A pick as the readiness of its planting sees it. */
+export type PickMark = { day: Day; extent: "some" | "all-ready" | "final" };
+
+export type JudgeInput = {
+  today: Day;
+  planting: Planting;
+  bed: Bed;
+  crop: Crop;
+  school: School;
+  checks: readonly Check[];
+  picks: readonly PickMark[];
+  /** every day from the start (or earlier) to at least `horizonDays` past today: record, forecast, usual year */
+  weather: readonly WeatherDay[];
+  climate: Climate;
+  latitudeDeg: number;
+  horizonDays: number;
+  /** whether to weigh what each reading would tell; the walk needs it, the lanes do not */
+  weighReadings?: boolean;
+  /** whether to keep the chances of every day from the start; the planting's own page needs it */
+  track?: boolean;
+};
+
+export type { DayChances, Evidence } from "./conclude";
+
+export type Judgement = {
+  chances: StageChances;
+  meanStage: number;
+  verdict: Verdict;
+  /** what is special about the verdict, in words */
+  call: Call | null;
+  /** cues that the last days' weather makes lie today */
+  misled: Misled[];
+  /** today's readings against each other or against the last look; null when they agree */
+  conflict: Conflict | null;
+  /** whether there was a look within the last days, before today */
+  recentLook: boolean;
+  /** over-age pieces counted at the last look */
+  overCount: number;
+  /** plants or pieces used up by test digs and tastes */
+  usedUp: number;
+  /** advice of an override cue seen in the last week, when it decides */
+  override: { cue: Cue; advice: string } | null;
+  evidence: Evidence[];
+  clock: Clock;
+  warmthSoFarDd: number;
+  daysSinceStart: number;
+  regime: Regime;
+  /** chances of each day from the start to today; empty unless asked for */
+  track: DayChances[];
+  /** chances of today and each coming day, if nothing is picked */
+  days: DayChances[];
+  lookAgain: Day;
+  /** the distribution before today's readings, and after them; the coming days' steps, so that a screen can go on from here */
+  prior: Stage;
+  stage: Stage;
+  steps: DayStep[];
+  context: CueContext;
+  /** readings in order of what they would tell for the time they take */
+  worth: ReadingWorth[];
+};
+
+/** A day before the season has begun. */
+const STILL: DayStep = { before: 0, after: 0, spreadBefore: 0, spreadAfter: 0 };
+/** Share of the crop whose clock starts again with a pick. */
+const RESTARTED: Record<PickMark["extent"], number> = { some: 0.5, "all-ready": 0.96, final: 1 };
+/** Days for which an override cue holds. */
+const OVERRIDE_DAYS = 7;
+
+/**
+ * Judges one planting: runs the stage filter from its start over each day's warmth, readings and picks to today,
+ * then over the coming days. Recomputed from the readings each time, so that a corrected reading changes
+ * everything after it. Throws RangeError when the weather does not reach from the start to today.
+ */
+export function judge(input: JudgeInput): Judgement {
+  const { today, planting, bed, crop, school } = input;
+  const clock = clockOf(planting, crop, school, input.climate, input.latitudeDeg);
+  const cueById = new Map(crop.cues.map((c) => [c.id, c]));
+  const startedOn = clockStart(planting, crop, today, input.latitudeDeg);
+  const usedUp = usedUpBy(input.checks, cueById, startedOn);
+  const plants = planting.plants ?? guessPlants(planting, crop);
+  const context: CueContext = { school, plants: Math.max(1, plants - (lifted(crop) ? usedUp : 0)) };
+  const readingsOn = groupByDay(input.checks, (c) => c.at.slice(0, 10));
+  const picksOn = groupByDay(input.picks, (p) => p.day);
+  const first = input.weather.findIndex((w) => w.day === startedOn);
+  if (startedOn <= today && first === -1)
+    throw new RangeError(`no weather for ${startedOn}, when this planting’s clock began`);
+
+  let stage = freshStage();
+  let spare: Stage = new Float64Array(CELLS);
+  let regime: Regime = "first";
+  let warmthSoFarDd = 0;
+  let evidence: Evidence[] = [];
+  let prior = freshStage();
+  let conflict: Conflict | null = null;
+  let counted: Counted | null = null;
+  let lastLook: Day | null = null;
+  let recentLook = false;
+  const track: DayChances[] = [];
+  let index = Math.max(0, first);
+  for (; index < input.weather.length; index++) {
+    const day = input.weather[index]!;
+    if (day.day > today) break;
+    if (day.day > startedOn) {
+      const yesterday = input.weather[index - 1] ?? day;
+      predictDay(stage, dayStep(yesterday, bed, crop, clock, regime, input.latitudeDeg, counted), spare);
+      [stage, spare] = [spare, stage];
+      warmthSoFarDd += warmth(yesterday, crop);
+    }
+    if (day.day === today) prior = stage.slice();
+    const readings = (readingsOn.get(day.day) ?? []).flatMap((check): Reading[] => check.readings);
+    if (day.day === today) recentLook = lastLook !== null && daysBetween(lastLook, today) <= RECENT_DAYS;
+    if (readings.length > 0 && day.day >= startedOn) {
+      const recent = lastLook !== null && daysBetween(lastLook, day.day) <= RECENT_DAYS;
+      const lies = misledOn(crop, input.weather, day.day);
+      const taken = readNow(stage, readings, crop, context, day.day, lies, recent);
+      evidence.push(...taken.evidence);
+      if (taken.evidence.length > 0) lastLook = day.day;
+      if (day.day === today) conflict = taken.conflict;
+      if (crop.habit === "once-over") counted = countedFrom(taken.evidence, school) ?? counted;
+    }
+    for (const pick of picksOn.get(day.day) ?? []) {
+      restart(stage, RESTARTED[pick.extent], freshStage());
+      if (crop.habit !== "once-over") regime = "again";
+      if (pick.extent !== "some") {
+        evidence = [];
+        lastLook = null;
+      }
+      if (day.day === today) prior = stage.slice();
+    }
+    if (input.track) track.push({ day: day.day, ...chancesOf(stage), meanStage: meanStage(stage) });
+  }
+
+  const steps: DayStep[] = [];
+  for (let k = 0; k < input.horizonDays; k++) {
+    const day = input.weather[index - 1 + k];
+    if (!day) break;
+    steps.push(startedOn > day.day ? STILL : dayStep(day, bed, crop, clock, regime, input.latitudeDeg, counted));
+  }
+  const override = standingOverride(input, cueById);
+  const misled = misledOn(crop, input.weather, today);
+  const overCount = lastOverCount(input, cueById);
+  const concluded = conclude(stage, steps, today, crop, { override, misled, overCount, lookBy: repeatBy(input) });
+  return {
+    ...concluded,
+    // a season not begun yet is looked at again when it begins
+    lookAgain: startedOn > today ? startedOn : concluded.lookAgain,
+    misled,
+    conflict,
+    recentLook,
+    overCount,
+    usedUp,
+    track,
+    meanStage: meanStage(stage),
+    override: override ? { cue: override, advice: override.kind === "event" ? override.advice : "" } : null,
+    evidence: evidence.sort((a, b) => Math.abs(b.shift) - Math.abs(a.shift)),
+    clock,
+    warmthSoFarDd,
+    daysSinceStart: Math.max(0, daysBetween(startedOn, today)),
+    regime,
+    prior,
+    stage,
+    steps,
+    context,
+    worth: input.weighReadings === false ? [] : bestReadings(stage, crop, context),
+  };
+}
+
+/** Plants to reckon a count by when nobody counted them: from the row or area and the usual yield of a plant. */
+function guessPlants(planting: Planting, crop: Crop): number {
+  const perPlant = crop.yield.perPlantKg;
+  const perMetre = crop.yield.perMetreKg;
+  if (planting.rowM !== null && perPlant && perMetre)
+    return Math.max(1, Math.round((planting.rowM * (perMetre[0] + perMetre[1])) / (perPlant[0] + perPlant[1])));
+  return 4;
+}
+
+/** Whether a test of this crop takes a whole plant out of the ground. */
+const lifted = (crop: Crop): boolean => crop.parts.some((p) => p === "bulb" || p === "root" || p === "tuber");
+
+/** Plants or pieces that test digs, cut fruits and tastes of this season have used up. */
+function usedUpBy(checks: readonly Check[], cueById: Map<string, Cue>, since: Day): number {
+  return checks
+    .filter((c) => c.at.slice(0, 10) >= since)
+    .reduce((sum, c) => sum + Number(c.readings.some((r) => cueById.get(r.cueId)?.usesUp)), 0);
+}
+
+/** The dated event among readings that counts the days best, if one was read. */
+function countedFrom(evidence: readonly Evidence[], school: School): Counted | null {
+  const dated = evidence.find((e) => e.cue.kind === "since" && e.cue.reliability !== "low");
+  return dated?.cue.kind === "since" ? { marks: school.cues[dated.cue.id]?.landmarks ?? dated.cue.marks } : null;
+}
+
+/** Over-age pieces counted at the last look since the last pick; 0 when nobody counted. */
+function lastOverCount(input: JudgeInput, cueById: Map<string, Cue>): number {
+  const since = input.picks.reduce(
+    (latest, p) => (p.day > latest ? p.day : latest),
+    addDays(input.today, -OVERRIDE_DAYS),
+  );
+  for (const check of latestFirst(input.checks, since)) {
+    const day = check.at.slice(0, 10);
+    if (day > input.today) continue;
+    for (const r of check.readings) {
+      const cue = cueById.get(r.cueId);
+      if (cue?.kind === "count" && cue.of === "over") return Number(r.value);
+    }
+  }
+  return 0;
+}
+
+/** Signs that are looked at again every other day until they are gone. */
+const REPEATED = new Set(["pest", "disease"]);
+
+/** The day by which pests or disease seen at the last look are looked at again; null when there were none. */
+function repeatBy(input: JudgeInput): Day | null {
+  for (const check of latestFirst(input.checks, addDays(input.today, -2 * REPEAT_DAYS))) {
+    const day = check.at.slice(0, 10);
+    if (day > input.today || check.readings.length === 0) continue;
+    if (!check.readings.some((r) => REPEATED.has(r.cueId) && r.value === true)) return null;
+    const due = addDays(day, REPEAT_DAYS);
+    return due > input.today ? due : addDays(input.today, 1);
+  }
+  return null;
+}
+
+/** Looks from a day on, latest first. */
+const latestFirst = (checks: readonly Check[], from: Day): Check[] =>
+  checks.filter((c) => c.at.slice(0, 10) >= from).sort((a, b) => (a.at < b.at ? 1 : -1));
+
+/** How long a sign decides: seed keeping until the next pick, all others a week. */
+const holdsFor = (cue: Cue): number => (cue.kind === "event" && cue.verdict === "leave-for-seed" ? 200 : OVERRIDE_DAYS);
+
+/** The latest deciding sign not answered by a pick since, and not taken back by a later look. */
+function standingOverride(input: JudgeInput, cueById: Map<string, Cue>): Cue | null {
+  const lastPick = input.picks.reduce((latest, p) => (p.day > latest ? p.day : latest), "");
+  const answered = new Set<string>();
+  for (const check of latestFirst(input.checks, lastPick)) {
+    const day = check.at.slice(0, 10);
+    if (day > input.today) continue;
+    for (const reading of check.readings) {
+      const cue = cueById.get(reading.cueId);
+      if (cue?.kind !== "event" || cue.verdict === null || answered.has(cue.id)) continue;
+      if (daysBetween(day, input.today) > holdsFor(cue)) continue;
+      answered.add(cue.id);
+      if (reading.value === true) return cue;
+    }
+  }
+  return null;
+}
+
+function groupByDay<T>(items: readonly T[], dayOf: (item: T) => Day): Map<Day, T[]> {
+  const groups = new Map<Day, T[]>();
+  for (const item of items) {
+    const day = dayOf(item);
+    const group = groups.get(day);
+    if (group) group.push(item);
+    else groups.set(day, [item]);
+  }
+  return groups;
+}

@@ -1,0 +1,50 @@
+import { type Day, sayDay, sayNear } from "../calendar/day";
+import type { Crop, School } from "../handbook/crop";
+import type { UnitSystem } from "../units/mass";
+import { sayReading } from "./cue-kinds";
+import type { Evidence, Judgement } from "./judge";
+
+/** "speaks for it", "against it", and how strongly, for a shift in log-odds. */
+function weightWords(shift: number): string {
+  const size = Math.abs(shift);
+  if (size < 0.15) return "changes little";
+  const strength = size > 1.6 ? "strongly " : size < 0.6 ? "a little " : "";
+  return shift > 0 ? `speaks ${strength}for ripe` : `speaks ${strength}against`;
+}
+
+/** One reason: "neck: squashy, folds flat (today) speaks strongly for ripe". */
+export const sayEvidence = (e: Evidence, today: Day, system: UnitSystem): string =>
+  `${sayReading(e.cue, e.value, system)} (${sayNear(e.day, today)}) ${e.discounted ? `counts for little: ${e.discounted}` : weightWords(e.shift)}`;
+
+/**
+ * The reasons behind a judgement in plain words, weightiest first: an override, then readings, then the clock.
+ * @returns at most `most` sentences, no full stops
+ */
+export function sayReasons(
+  j: Judgement,
+  crop: Crop,
+  school: School,
+  today: Day,
+  system: UnitSystem,
+  most = 4,
+): string[] {
+  const reasons: string[] = [];
+  if (j.override) reasons.push(`${j.override.cue.label} seen: ${j.override.advice}`);
+  if (j.call && !j.override) reasons.push(j.call.words.replace(/\.$/, ""));
+  if (j.conflict) reasons.push("today’s readings disagree, so the doubt is kept wide: look at another plant");
+  reasons.push(...j.evidence.slice(0, most - 1 - reasons.length).map((e) => sayEvidence(e, today, system)));
+  reasons.push(sayClock(j, crop, school));
+  return reasons.slice(0, most);
+}
+
+/** Days and warmth so far beside what is expected. */
+export function sayClock(j: Judgement, crop: Crop, school: School): string {
+  if (j.regime === "again")
+    return `picked before; ${crop.name.toLowerCase()} wants a pick every ${crop.interval.warmDays} days when warm, ${crop.interval.coolDays} when cool`;
+  const share = Math.round((j.warmthSoFarDd / j.clock.targetDd) * 100);
+  const source = j.clock.range.from === "packet" ? "the packet says" : "the handbook says";
+  return `day ${j.daysSinceStart}; ${source} ${j.clock.range.minDays}–${j.clock.range.maxDays}; ${share} % of the warmth to “${school.name}” has come`;
+}
+
+/** "look again on Thu 22 Oct" */
+export const sayLookAgain = (j: Judgement): string => `look again on ${sayDay(j.lookAgain)}`;

@@ -1,0 +1,105 @@
+import type { Supply } from "./supply";
+
+/** What becomes of a planting's crop between two picks, in grams, expected. */
+export type Fate = { primeG: number; earlyG: number; pastG: number; frostG: number; galeG: number };
+
+/** Hour of the day, as a share, at which the night's minimum has passed, and by which a gale has blown. */
+const DAWN = 0.25;
+const GALE_HOUR = 0.6;
+
+/** Share of the crop standing now that neither frost nor gale has taken by a time in days from today's midnight. */
+export function survivals(s: Supply, fromT: number, toT: number): { frost: number; gale: number; alive: number } {
+  let frost = 1;
+  let gale = 1;
+  let alive = 1;
+  for (let d = 0; d < s.days.length; d++) {
+    const day = s.days[d]!;
+    if (d + DAWN > fromT && d + DAWN <= toT) {
+      frost *= 1 - day.killChance * s.lossShare;
+      alive *= 1 - day.killChance;
+    }
+    if (d + GALE_HOUR > fromT && d + GALE_HOUR <= toT) gale *= 1 - day.galeChance * s.galeLossShare;
+  }
+  return { frost, gale, alive };
+}
+
+const dayAt = (s: Supply, t: number) => s.days[Math.min(s.days.length - 1, Math.max(0, Math.floor(t)))]!;
+
+/** What a first pick at time t (days from today's midnight) would bring, the present being nowT. */
+export function firstPick(s: Supply, nowT: number, t: number): Fate {
+  const { frost, gale } = survivals(s, nowT, t);
+  const c = dayAt(s, t).chances;
+  if (s.once) {
+    const grown = s.standingG * (c.ready + c.past + 0.92 * c.nearly + 0.65 * c.unready);
+    const kept = frost * gale;
+    return {
+      primeG: s.standingG * c.ready * kept,
+      earlyG: s.standingG * (0.92 * c.nearly + 0.65 * c.unready) * kept,
+      pastG: s.standingG * c.past * kept,
+      frostG: grown * (1 - frost),
+      galeG: grown * frost * (1 - gale),
+    };
+  }
+  const ripe = c.ready + c.past;
+  const pastShare = ripe > 1e-9 ? c.past / ripe : 0;
+  const kept = frost * gale;
+  const grown = grownBetween(s, nowT, t, Math.min(1, ripe + c.nearly));
+  return {
+    primeG: s.stockG * (1 - pastShare) * kept + grown.primeG,
+    earlyG: 0,
+    pastG: s.stockG * pastShare * kept + grown.pastG,
+    frostG: s.stockG * (1 - frost) + grown.frostG,
+    galeG: s.stockG * frost * (1 - gale) + grown.galeG,
+  };
+}
+
+/** What a pick at t brings when everything ready was taken at fromT. */
+export function nextPick(s: Supply, nowT: number, fromT: number, t: number): Fate {
+  if (s.once) return { primeG: 0, earlyG: 0, pastG: 0, frostG: 0, galeG: 0 };
+  return grownBetween(s, fromT, t, survivals(s, nowT, fromT).alive);
+}
+
+/** Worth of the unripe crop still on the plants at the end of the plan: a little more than stripped, while they live. */
+export const unripeRest = (s: Supply, nowT: number, endT: number): number =>
+  s.once ? 0 : s.stripG * survivals(s, nowT, endT).alive * s.worthPerG * Math.min(1, s.stripShare + 0.15);
+
+/** Unripe crop that a last strip at t saves besides what is ready, g. */
+export const stripMassG = (s: Supply, nowT: number, t: number): number =>
+  s.once ? 0 : s.stripG * survivals(s, nowT, t).frost;
+
+/**
+ * Crop that becomes ready between two times and what is left of it at the end: each day's share bears only the frosts
+ * and gales after it, dead plants bear no more, and over-age pieces slow the plant.
+ * @param share of the plants that bear
+ */
+function grownBetween(s: Supply, fromT: number, t: number, share: number): Fate {
+  const fate: Fate = { primeG: 0, earlyG: 0, pastG: 0, frostG: 0, galeG: 0 };
+  let alive = share;
+  let totalG = 0;
+  let overG = 0;
+  for (let d = Math.max(0, Math.floor(fromT)); d < t && d < s.days.length; d++) {
+    const day = s.days[d]!;
+    if (d + DAWN > fromT) alive *= 1 - day.killChance;
+    const part = Math.min(t, d + 1) - Math.max(fromT, d);
+    const grown = s.rateG * day.growth * part * alive * (totalG > 0 ? 1 / (1 + overG / totalG) : 1);
+    if (grown <= 0) continue;
+    const after = survivals(s, Math.max(fromT, d + 0.5), t);
+    const age = t - (d + 0.5);
+    const over = 1 / (1 + Math.exp(-(age - day.primeDays * 1.6) / Math.max(0.5, day.primeDays * 0.4)));
+    totalG += grown;
+    overG += grown * over;
+    const kept = grown * after.frost * after.gale;
+    fate.primeG += kept * (1 - over);
+    fate.pastG += kept * over;
+    fate.frostG += grown * (1 - after.frost);
+    fate.galeG += grown * after.frost * (1 - after.gale);
+  }
+  return fate;
+}
+
+/** Worth of a fate to the kitchen, in kilos of potatoes. */
+export const worthOf = (s: Supply, f: Fate): number =>
+  s.worthPerG * (f.primeG + s.earlyShare * f.earlyG + s.pastShare * f.pastG);
+
+/** Mass brought home, g. */
+export const massOf = (f: Fate): number => f.primeG + f.earlyG + f.pastG;

@@ -1,0 +1,39 @@
+/**
+ * Degree days of one day from its extremes. All temperatures in one scale (°C or °F); results in that scale's days.
+ * Sources: McMaster & Wilhelm, Agric. For. Meteorol. 87 (1997) 291–300 (averages); Baskerville & Emin, Ecology 50
+ * (1969) 514–517 (single sine); Zalom et al., Univ. of California Leaflet 21373, 1983 (triangle, horizontal cutoff).
+ */
+
+/** Average of the extremes less the base, not below zero. */
+export const degreeDaysAverage = (max: number, min: number, base: number): number =>
+  Math.max(0, (max + min) / 2 - base);
+
+/** Average after each extreme was clipped into [base, cap]. */
+export function degreeDaysClipped(max: number, min: number, base: number, cap = Number.POSITIVE_INFINITY): number {
+  const clip = (t: number) => Math.min(cap, Math.max(base, t));
+  return (clip(max) + clip(min)) / 2 - base;
+}
+
+/** Single triangle between minimum and maximum. */
+export function degreeDaysTriangle(max: number, min: number, base: number): number {
+  if (min >= base) return (max + min) / 2 - base;
+  if (max <= base) return 0;
+  return (max - base) ** 2 / (2 * (max - min));
+}
+
+/** Single sine curve, no cap. @example degreeDaysSine(15, 5, 10) // 5/π */
+function sineAbove(max: number, min: number, threshold: number): number {
+  const mean = (max + min) / 2;
+  const amplitude = (max - min) / 2;
+  if (min >= threshold) return mean - threshold;
+  if (max <= threshold) return 0;
+  const theta = Math.asin((threshold - mean) / amplitude);
+  return ((mean - threshold) * (Math.PI / 2 - theta) + amplitude * Math.cos(theta)) / Math.PI;
+}
+
+/**
+ * Single sine with an optional horizontal cutoff: warmth above the cap counts no more. This is the method
+ * Akmedon's own clocks run on.
+ */
+export const degreeDaysSine = (max: number, min: number, base: number, cap = Number.POSITIVE_INFINITY): number =>
+  cap === Number.POSITIVE_INFINITY ? sineAbove(max, min, base) : sineAbove(max, min, base) - sineAbove(max, min, cap);

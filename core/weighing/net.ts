@@ -1,0 +1,75 @@
+import { roundMass, sayMass, type UnitSystem } from "../units/mass";
+import { type Pick, tareOf } from "./pick";
+
+export type Net = {
+  grossG: number;
+  tareG: number;
+  /** what the crop weighed as it stood on the scale */
+  netG: number;
+  /** expected weight once tops are off; equal to netG when they were off already */
+  trimmedG: number;
+  /** true when any part of trimmedG is reckoned rather than weighed */
+  estimated: boolean;
+};
+
+/**
+ * Gross less tare, and the weight expected without tops (common practice: tops flatter the figures).
+ * A pick only counted is reckoned from the crop's usual piece and marked as an estimate.
+ *
+ * @param topsShare share of the weight that is tops, 0 to 1
+ * @param pieceG usual mass of one piece, g
+ */
+export function netOf(pick: Pick, topsShare: number, pieceG: number): Net {
+  if (pick.grossG === null) {
+    const netG = roundMass((pick.count ?? 0) * pieceG);
+    return { grossG: netG, tareG: 0, netG, trimmedG: netG, estimated: true };
+  }
+  const tareG = tareOf(pick.tare);
+  const netG = roundMass(pick.grossG - tareG);
+  const trimmedG = pick.topsOn ? roundMass(netG * (1 - topsShare)) : netG;
+  return {
+    grossG: pick.grossG,
+    tareG,
+    netG,
+    trimmedG,
+    estimated: pick.estimated || (pick.topsOn && topsShare > 0),
+  };
+}
+
+/** The line of arithmetic: "6.4 kg gross − (2 × 1.59 kg crate + 0.3 kg bowl) = 2.92 kg net". */
+export function sayNet(pick: Pick, net: Net, system: UnitSystem): string {
+  if (pick.grossG === null) return `${pick.count} pieces, about ${sayMass(net.netG, system)} reckoned`;
+  const parts = pick.tare.map((t) => `${t.count > 1 ? `${t.count} × ` : ""}${sayMass(t.tareG, system)} ${t.name}`);
+  const sum = parts.length > 1 ? `(${parts.join(" + ")})` : parts[0];
+  const line =
+    parts.length === 0
+      ? `${sayMass(net.netG, system)} net`
+      : `${sayMass(net.grossG, system)} gross − ${sum} = ${sayMass(net.netG, system)} net`;
+  return pick.topsOn && net.trimmedG !== net.netG
+    ? `${line}, about ${sayMass(net.trimmedG, system)} without tops`
+    : line;
+}
+
+/**
+ * Doubts worth a question before a pick is believed: ten times the usual of this planting, more pieces than plants
+ * can give, one piece of an unlikely weight. Questions, never refusals.
+ */
+export function doubtsOf(
+  pick: Pick,
+  net: Net,
+  usualG: number | null,
+  pieceG: number,
+  mostPieces: number | null,
+): string[] {
+  const doubts: string[] = [];
+  if (usualG !== null && usualG > 0 && net.netG > 10 * usualG)
+    doubts.push("This is more than ten times the usual pick of this planting.");
+  if (pick.count !== null && mostPieces !== null && pick.count > mostPieces)
+    doubts.push(`More pieces than the ${mostPieces} that were planted.`);
+  if (pick.count !== null && pick.count > 0 && pick.grossG !== null) {
+    const each = net.netG / pick.count;
+    if (each > 8 * pieceG || each < pieceG / 12)
+      doubts.push("The weight and the count do not go together: one piece would be unusually heavy or light.");
+  }
+  return doubts;
+}

@@ -1,0 +1,160 @@
+import { randomBytes } from "node:crypto";
+import { desc, eq } from "drizzle-orm";
+import type { SQLiteColumn, SQLiteTable } from "drizzle-orm/sqlite-core";
+import type { Db } from "./open";
+import type { JournalEntry } from "./schema/garden";
+import * as schema from "./schema/index";
+
+/** The tables a change may touch, by the name the journal knows them under, parents before children. */
+const TABLES = {
+  garden: schema.garden,
+  people: schema.people,
+  containers: schema.containers,
+  windows: schema.windows,
+  trips: schema.trips,
+  beds: schema.beds,
+  plantings: schema.plantings,
+  checks: schema.checks,
+  rounds: schema.rounds,
+  roundLines: schema.roundLines,
+  picks: schema.picks,
+  weatherDays: schema.weatherDays,
+  forecasts: schema.forecasts,
+  bedReadings: schema.bedReadings,
+  covers: schema.covers,
+  plans: schema.plans,
+  ownCrops: schema.ownCrops,
+  practice: schema.practice,
+} as const;
+export type TableName = keyof typeof TABLES;
+export type RowOf<N extends TableName> = (typeof TABLES)[N]["$inferSelect"];
+
+const keyOf = (name: TableName): "id" | "day" => (name === "weatherDays" ? "day" : "id");
+const keyColumn = (name: TableName): SQLiteColumn =>
+  (TABLES[name] as unknown as Record<string, SQLiteColumn>)[keyOf(name)]!;
+
+/** A short random id, safe in a URL. */
+export const newId = (): string => randomBytes(9).toString("base64url");
+
+export type Change = {
+  put<N extends TableName>(table: N, row: RowOf<N>): void;
+  remove(table: TableName, key: string): void;
+};
+
+/**
+ * Makes a change whole or not at all, and writes it into the journal so that it can be undone.
+ * @param label what the gardener did, as it is shown beside "Undo"
+ * @param at local time of the change
+ * @returns the journal's id of this change; null when nothing differed
+ */
+export function change(db: Db, label: string, at: string, work: (c: Change) => void): string | null {
+  return db.$client.transaction(() => {
+    const entries = new Map<string, JournalEntry>();
+    const note = (table: TableName, key: string, after: Record<string, unknown> | null) => {
+      const name = `${table}/${key}`;
+      const known = entries.get(name);
+      if (known) known.after = after;
+      else entries.set(name, { table, key, before: readRow(db, table, key), after });
+    };
+    work({
+      put(table, row) {
+        const key = String((row as Record<string, unknown>)[keyOf(table)]);
+        note(table, key, row as Record<string, unknown>);
+        writeRow(db, table, row as Record<string, unknown>);
+      },
+      remove(table, key) {
+        note(table, key, null);
+        deleteRow(db, table, key);
+      },
+    });
+    const changed = [...entries.values()].filter((e) => !sameRow(e.before, e.after));
+    if (changed.length === 0) return null;
+    const id = newId();
+    db.insert(schema.journal).values({ id, at, label, entries: changed }).run();
+    return id;
+  })();
+}
+
+export type UndoResult = { ok: true; id: string; label: string } | { ok: false; message: string };
+
+/**
+ * Takes a change back, if nothing it touched has changed since. Undoing an undo brings the change again.
+ * @param at local time of the undoing
+ */
+export function undo(db: Db, id: string, at: string): UndoResult {
+  return db.$client.transaction((): UndoResult => {
+    const entry = db.select().from(schema.journal).where(eq(schema.journal.id, id)).get();
+    if (!entry) return { ok: false, message: "There is no such change to undo." };
+    if (entry.undoneBy) return { ok: false, message: `“${entry.label}” was undone already.` };
+    const changedSince = entry.entries.some((e) => !sameRow(readRow(db, e.table as TableName, e.key), e.after));
+    if (changedSince)
+      return {
+        ok: false,
+        message: `“${entry.label}” cannot be undone: something it touched was changed since.`,
+      };
+    const order = Object.keys(TABLES);
+    const byTable = (a: JournalEntry, b: JournalEntry) => order.indexOf(a.table) - order.indexOf(b.table);
+    for (const e of entry.entries.filter((x) => x.before === null).sort((a, b) => byTable(b, a)))
+      deleteRow(db, e.table as TableName, e.key);
+    for (const e of entry.entries.filter((x) => x.before !== null).sort(byTable))
+      writeRow(db, e.table as TableName, e.before!);
+    const undoId = newId();
+    const label = entry.label.startsWith("Undone: ") ? entry.label.slice(8) : `Undone: ${entry.label}`;
+    const reversed = entry.entries.map((e) => ({ ...e, before: e.after, after: e.before }));
+    db.insert(schema.journal).values({ id: undoId, at, label, entries: reversed }).run();
+    db.update(schema.journal).set({ undoneBy: undoId }).where(eq(schema.journal.id, id)).run();
+    return { ok: true, id: undoId, label };
+  })();
+}
+
+/** The journal's label of a change, for the bar that offers to undo it; null when unknown or undone. */
+export function undoable(db: Db, id: string): string | null {
+  const entry = db
+    .select({ label: schema.journal.label, undoneBy: schema.journal.undoneBy })
+    .from(schema.journal)
+    .where(eq(schema.journal.id, id))
+    .get();
+  return entry && !entry.undoneBy ? entry.label : null;
+}
+
+/** A number that grows with every change: what was computed for one revision holds until the next. */
+export const revision = (db: Db): number =>
+  db.select({ seq: schema.journal.seq }).from(schema.journal).orderBy(desc(schema.journal.seq)).limit(1).get()?.seq ??
+  0;
+
+function readRow(db: Db, name: TableName, key: string): Record<string, unknown> | null {
+  return (
+    (db
+      .select()
+      .from(TABLES[name] as SQLiteTable)
+      .where(eq(keyColumn(name), key))
+      .get() as Record<string, unknown> | undefined) ?? null
+  );
+}
+
+function writeRow(db: Db, name: TableName, row: Record<string, unknown>): void {
+  const table = TABLES[name] as SQLiteTable;
+  db.insert(table)
+    .values(row as never)
+    .onConflictDoUpdate({ target: keyColumn(name), set: row as never })
+    .run();
+}
+
+function deleteRow(db: Db, name: TableName, key: string): void {
+  db.delete(TABLES[name] as SQLiteTable)
+    .where(eq(keyColumn(name), key))
+    .run();
+}
+
+const canonical = (value: unknown): unknown =>
+  Array.isArray(value)
+    ? value.map(canonical)
+    : value !== null && typeof value === "object"
+      ? Object.fromEntries(
+          Object.entries(value)
+            .sort(([a], [b]) => (a < b ? -1 : 1))
+            .map(([k, v]) => [k, canonical(v)]),
+        )
+      : value;
+const sameRow = (a: Record<string, unknown> | null, b: Record<string, unknown> | null): boolean =>
+  JSON.stringify(canonical(a)) === JSON.stringify(canonical(b));

@@ -1,0 +1,174 @@
+import { existsSync, mkdtempSync, readdirSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import Database from "better-sqlite3";
+import { beforeEach, describe, expect, it } from "vitest";
+import type { Bed } from "#core/garden/bed";
+import { demoGarden } from "#standins/demo-garden";
+import { archiveOf, restoreArchive } from "./archive";
+import { change, revision, undo, undoable } from "./change";
+import { gardenOf, snapshotOf } from "./garden";
+import { type Db, databaseFile, openGarden } from "./open";
+import { findBed, removeBed, removePlanting, saveBed } from "./plot";
+import { listRounds, replacePlan, savePick } from "./work";
+
+const AT = "2026-10-06T15:30";
+const demo = demoGarden();
+let dir: string;
+let db: Db;
+beforeEach(() => {
+  dir = mkdtempSync(join(tmpdir(), "akmedon-"));
+  db = openGarden(dir);
+});
+const bed: Bed = { ...demo.beds[0]!, id: "new", name: "New bed" };
+
+const byKey = (a: object, b: object) => (JSON.stringify(a) < JSON.stringify(b) ? -1 : 1);
+const sorted = (a: object) =>
+  Object.fromEntries(
+    Object.entries(a).map(([k, v]) => [
+      k,
+      Array.isArray(v)
+        ? v
+            .map((row) =>
+              JSON.parse(
+                JSON.stringify(
+                  row,
+                  Object.keys(row)
+                    .sort()
+                    .concat("name", "tareG", "count", "cueId", "value", "day", "tempMinC", "tempMaxC"),
+                ),
+              ),
+            )
+            .sort(byKey)
+        : v,
+    ]),
+  );
+
+describe("the data folder", () => {
+  it("is made with safe settings, and a new garden is empty", () => {
+    expect(db.$client.pragma("journal_mode", { simple: true })).toBe("wal");
+    expect(db.$client.pragma("synchronous", { simple: true })).toBe(2);
+    expect(db.$client.pragma("foreign_keys", { simple: true })).toBe(1);
+    expect(snapshotOf(db).beds).toEqual([]);
+    expect(gardenOf(db).name).toBe("My garden");
+  });
+  it("copies the database before a schema change", () => {
+    db.$client.close();
+    const raw = new Database(databaseFile(dir));
+    raw.exec("delete from __drizzle_migrations; drop table journal;");
+    for (const { name } of raw
+      .prepare(
+        "select name from sqlite_master where type = 'table' and name not like 'sqlite_%' and name not like '\\_\\_%' escape '\\'",
+      )
+      .all() as { name: string }[]) {
+      raw.pragma("foreign_keys = OFF");
+      raw.exec(`drop table ${name}`);
+    }
+    raw.close();
+    openGarden(dir);
+    expect(readdirSync(join(dir, "backups"))[0]).toMatch(/^before-update-\d+\.sqlite$/);
+    expect(existsSync(databaseFile(dir))).toBe(true);
+  });
+});
+
+describe("changes and undo", () => {
+  it("takes back and brings again", () => {
+    const id = saveBed(db, bed, AT)!;
+    expect(undoable(db, id)).toBe("Bed New bed added");
+    const undone = undo(db, id, AT);
+    expect(findBed(db, "new")).toBeNull();
+    expect(undo(db, id, AT)).toMatchObject({ ok: false, message: expect.stringContaining("undone already") });
+    if (!undone.ok) throw new Error("not undone");
+    expect(undo(db, undone.id, AT)).toMatchObject({ ok: true, label: "Bed New bed added" });
+    expect(findBed(db, "new")).toEqual(bed);
+  });
+  it("refuses to undo what was changed since, and changes nothing then", () => {
+    const id = saveBed(db, bed, AT)!;
+    saveBed(db, { ...bed, name: "Newer" }, AT);
+    expect(undo(db, id, AT)).toMatchObject({ ok: false, message: expect.stringContaining("changed since") });
+    expect(findBed(db, "new")?.name).toBe("Newer");
+  });
+  it("is whole or not at all: a failure in the middle leaves nothing behind", () => {
+    const before = revision(db);
+    expect(() =>
+      change(db, "half", AT, (c) => {
+        c.put("beds", bed);
+        throw new Error("power cut");
+      }),
+    ).toThrow("power cut");
+    expect(findBed(db, "new")).toBeNull();
+    expect(revision(db)).toBe(before);
+  });
+  it("saving what is there already is no change", () => {
+    saveBed(db, bed, AT);
+    expect(saveBed(db, bed, AT)).toBeNull();
+  });
+  it("removes a bed with all that hangs on it, and one undo brings all of it back", () => {
+    restoreArchive(db, demo, AT);
+    const whole = archiveOf(db);
+    const id = removeBed(db, findBed(db, "lower-1")!, AT)!;
+    expect(archiveOf(db).plantings.some((p) => p.bedId === "lower-1")).toBe(false);
+    expect(archiveOf(db).picks.length).toBeLessThan(whole.picks.length);
+    undo(db, id, AT);
+    expect(archiveOf(db)).toEqual(whole);
+  });
+});
+
+describe("the archive", () => {
+  it("reads back to the same garden", () => {
+    restoreArchive(db, demo, AT);
+    expect(sorted(archiveOf(db))).toEqual(sorted(demo));
+    const other = openGarden(mkdtempSync(join(tmpdir(), "akmedon-")));
+    restoreArchive(other, archiveOf(db), AT);
+    expect(archiveOf(other)).toEqual(archiveOf(db));
+    expect(archiveOf(db).picks).toHaveLength(demo.picks.length);
+  });
+});
+
+describe("rounds and picks", () => {
+  it("a new plan takes the place of the old one, and can be undone", () => {
+    restoreArchive(db, demo, AT);
+    const round = (id: string) => ({
+      id,
+      day: "2026-10-08",
+      startsAt: "17:15",
+      status: "planned" as const,
+      pinned: false,
+      note: "",
+      lines: [
+        {
+          id: `${id}-l`,
+          roundId: id,
+          plantingId: "tom-wall",
+          take: "ready" as const,
+          expectedG: 500,
+          lostG: 100,
+          minutes: 8,
+          why: "frost",
+        },
+      ],
+    });
+    replacePlan(db, [round("a")], null, AT, "Rounds planned");
+    const second = replacePlan(db, [round("b")], null, AT, "Rounds planned")!;
+    expect(listRounds(db).map((r) => r.id)).toEqual(["b"]);
+    undo(db, second, AT);
+    expect(listRounds(db).map((r) => [r.id, r.lines.length])).toEqual([["a", 1]]);
+  });
+  it("the last pick of a crop ends its planting, and undoing it grows on", () => {
+    restoreArchive(db, demo, AT);
+    const id = savePick(
+      db,
+      { ...demo.picks[0]!, id: "last", plantingId: "tom-wall", extent: "final", at: AT },
+      "Pick logged",
+      AT,
+    )!;
+    expect(snapshotOf(db).plantings.find((p) => p.id === "tom-wall")?.endedOn).toBe("2026-10-06");
+    undo(db, id, AT);
+    expect(snapshotOf(db).plantings.find((p) => p.id === "tom-wall")?.endedOn).toBeNull();
+  });
+  it("removing a planting removes its picks", () => {
+    restoreArchive(db, demo, AT);
+    removePlanting(db, "tom-wall", "red slicer", AT);
+    expect(archiveOf(db).picks.some((p) => p.plantingId === "tom-wall")).toBe(false);
+  });
+});

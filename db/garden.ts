@@ -1,0 +1,84 @@
+import { asc, desc } from "drizzle-orm";
+import type { Trip, Window } from "#core/calendar/windows";
+import { localTimeOf } from "#core/calendar/zone";
+import { type Garden, newGarden, type Person } from "#core/garden/garden";
+import type { Snapshot } from "#core/planning/outlook";
+import type { Forecast } from "#core/weather/daily";
+import type { Container } from "#core/weighing/pick";
+import { change } from "./change";
+import { listOwnCrops } from "./handbook";
+import type { Db } from "./open";
+import * as t from "./schema/index";
+
+/** The garden's own settings; null before the first visit. */
+export const findGarden = (db: Db): Garden | null => db.select().from(t.garden).get() ?? null;
+
+/** The garden's settings; a new garden in the machine's zone when nothing was saved yet. */
+export const gardenOf = (db: Db): Garden =>
+  findGarden(db) ?? newGarden(Intl.DateTimeFormat().resolvedOptions().timeZone || "UTC");
+
+/** Local time at the garden now: the pinned moment of a demo garden, else the real clock in its zone. */
+export function nowAt(garden: Garden): string {
+  return garden.pinnedNow ?? localTimeOf(Date.now(), garden.timeZone);
+}
+
+export const listPeople = (db: Db): Person[] =>
+  db.select().from(t.people).orderBy(asc(t.people.role), asc(t.people.id)).all();
+export const listContainers = (db: Db): Container[] =>
+  db.select().from(t.containers).orderBy(asc(t.containers.id)).all();
+export const listWindows = (db: Db): Window[] =>
+  db.select().from(t.windows).orderBy(asc(t.windows.weekday), asc(t.windows.startsAt), asc(t.windows.id)).all();
+export const listTrips = (db: Db): Trip[] =>
+  db.select().from(t.trips).orderBy(asc(t.trips.fromDay), asc(t.trips.id)).all();
+
+/** The latest forecast issued on or before a day. */
+export function forecastInForce(db: Db): (Forecast & { id: string }) | null {
+  return db.select().from(t.forecasts).orderBy(desc(t.forecasts.issuedOn), desc(t.forecasts.id)).limit(1).get() ?? null;
+}
+
+/** Forecasts from which a source's errors are learned: the latest of each day issued, half a year of them. */
+const MOST_KEPT = 180;
+function keptForecasts(db: Db): Forecast[] {
+  const rows = db
+    .select()
+    .from(t.forecasts)
+    .orderBy(desc(t.forecasts.issuedOn), desc(t.forecasts.id))
+    .limit(MOST_KEPT)
+    .all();
+  return rows.reverse();
+}
+
+/** Everything that judging and planning read, in one go. */
+export const snapshotOf = (db: Db): Snapshot => ({
+  garden: gardenOf(db),
+  beds: db.select().from(t.beds).orderBy(asc(t.beds.walkOrder), asc(t.beds.id)).all(),
+  plantings: db.select().from(t.plantings).orderBy(asc(t.plantings.startedOn), asc(t.plantings.id)).all(),
+  checks: db.select().from(t.checks).orderBy(asc(t.checks.at), asc(t.checks.id)).all(),
+  picks: db.select().from(t.picks).orderBy(asc(t.picks.at), asc(t.picks.id)).all(),
+  windows: listWindows(db),
+  trips: listTrips(db),
+  weather: db.select().from(t.weatherDays).orderBy(asc(t.weatherDays.day)).all(),
+  forecast: forecastInForce(db),
+  ownCrops: listOwnCrops(db),
+  forecasts: keptForecasts(db),
+  bedReadings: db.select().from(t.bedReadings).orderBy(asc(t.bedReadings.day), asc(t.bedReadings.id)).all(),
+  covers: db.select().from(t.covers).orderBy(asc(t.covers.day), asc(t.covers.id)).all(),
+});
+
+/** Saves the garden's settings. @returns the journal's id */
+export const saveGarden = (db: Db, garden: Garden): string | null =>
+  change(db, "Garden settings changed", nowAt(garden), (c) => c.put("garden", garden));
+
+/** Adds or replaces days of the station's record and says how many were new or different. */
+export function saveWeather(
+  db: Db,
+  days: readonly t.WeatherRow[],
+  at: string,
+  label: string,
+): { journalId: string | null } {
+  return {
+    journalId: change(db, label, at, (c) => {
+      for (const d of days) c.put("weatherDays", d);
+    }),
+  };
+}

@@ -1,0 +1,87 @@
+import { index, integer, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
+import type { Reading } from "#core/readiness/check";
+import { EXTENTS, GRADES, type TareItem } from "#core/weighing/pick";
+import { plantings } from "./plot";
+
+export const checks = sqliteTable(
+  "checks",
+  {
+    id: text().primaryKey(),
+    plantingId: text()
+      .notNull()
+      .references(() => plantings.id),
+    at: text().notNull(),
+    by: text().notNull(),
+    note: text().notNull(),
+    readings: text({ mode: "json" }).notNull().$type<Reading[]>(),
+    photos: text({ mode: "json" }).notNull().default([]).$type<string[]>(),
+  },
+  (t) => [index("checks_planting").on(t.plantingId, t.at)],
+);
+
+export const rounds = sqliteTable(
+  "rounds",
+  {
+    id: text().primaryKey(),
+    day: text().notNull(),
+    startsAt: text().notNull(),
+    status: text({ enum: ["planned", "done", "dropped"] }).notNull(),
+    pinned: integer({ mode: "boolean" }).notNull(),
+    note: text().notNull(),
+  },
+  (t) => [index("rounds_day").on(t.day)],
+);
+
+export const roundLines = sqliteTable(
+  "round_lines",
+  {
+    id: text().primaryKey(),
+    roundId: text()
+      .notNull()
+      .references(() => rounds.id),
+    plantingId: text()
+      .notNull()
+      .references(() => plantings.id),
+    take: text({ enum: ["ready", "strip"] }).notNull(),
+    expectedG: real().notNull(),
+    lostG: real().notNull(),
+    minutes: real().notNull(),
+    why: text().notNull(),
+  },
+  (t) => [index("round_lines_round").on(t.roundId), index("round_lines_planting").on(t.plantingId)],
+);
+
+export const picks = sqliteTable(
+  "picks",
+  {
+    id: text().primaryKey(),
+    plantingId: text()
+      .notNull()
+      .references(() => plantings.id),
+    roundId: text(),
+    at: text().notNull(),
+    by: text().notNull(),
+    method: text().notNull(),
+    extent: text({ enum: EXTENTS }).notNull(),
+    count: integer(),
+    grossG: real(),
+    entered: text().notNull(),
+    tare: text({ mode: "json" }).notNull().$type<TareItem[]>(),
+    topsOn: integer({ mode: "boolean" }).notNull(),
+    grade: text({ enum: GRADES }).notNull(),
+    estimated: integer({ mode: "boolean" }).notNull(),
+    note: text().notNull(),
+  },
+  (t) => [index("picks_planting").on(t.plantingId, t.at), index("picks_at").on(t.at)],
+);
+
+export const plans = sqliteTable("plans", {
+  id: text().primaryKey().$type<"current">(),
+  at: text().notNull(),
+  value: real().notNull(),
+  bound: real().notNull(),
+  keptG: real().notNull(),
+  lostG: real().notNull(),
+  minutes: real().notNull(),
+  forecastId: text().notNull(),
+});

@@ -1,0 +1,89 @@
+import { asc, eq, inArray } from "drizzle-orm";
+import type { PlanNote, Round, RoundLine } from "#core/planning/round";
+import type { Check } from "#core/readiness/check";
+import type { Pick } from "#core/weighing/pick";
+import { change } from "./change";
+import type { Db } from "./open";
+import * as t from "./schema/index";
+
+export type RoundWithLines = Round & { lines: RoundLine[] };
+
+/** Saves a check of a planting. @returns the journal's id */
+export const saveCheck = (db: Db, check: Check, label: string): string | null =>
+  change(db, label, check.at, (c) => c.put("checks", check));
+export const removeCheck = (db: Db, id: string, label: string, at: string): string | null =>
+  change(db, label, at, (c) => c.remove("checks", id));
+export const findCheck = (db: Db, id: string): Check | null =>
+  db.select().from(t.checks).where(eq(t.checks.id, id)).get() ?? null;
+
+/** The planned rounds (and done or dropped ones when asked for) with their lines, in order of time. */
+export function listRounds(db: Db, status: Round["status"][] = ["planned"]): RoundWithLines[] {
+  const rounds = db
+    .select()
+    .from(t.rounds)
+    .where(inArray(t.rounds.status, status))
+    .orderBy(asc(t.rounds.day), asc(t.rounds.startsAt))
+    .all();
+  if (rounds.length === 0) return [];
+  const lines = db
+    .select()
+    .from(t.roundLines)
+    .where(
+      inArray(
+        t.roundLines.roundId,
+        rounds.map((r) => r.id),
+      ),
+    )
+    .all();
+  return rounds.map((r) => ({ ...r, lines: lines.filter((l) => l.roundId === r.id) }));
+}
+
+export const findRound = (db: Db, id: string): RoundWithLines | null => {
+  const round = db.select().from(t.rounds).where(eq(t.rounds.id, id)).get();
+  return round ? { ...round, lines: db.select().from(t.roundLines).where(eq(t.roundLines.roundId, id)).all() } : null;
+};
+
+/** Puts a new plan in place of all rounds still planned. One undo brings the old plan back. */
+export function replacePlan(
+  db: Db,
+  rounds: readonly RoundWithLines[],
+  note: PlanNote | null,
+  at: string,
+  label: string,
+): string | null {
+  const old = listRounds(db);
+  return change(db, label, at, (c) => {
+    for (const round of old) {
+      for (const line of round.lines) c.remove("roundLines", line.id);
+      if (!rounds.some((r) => r.id === round.id)) c.remove("rounds", round.id);
+    }
+    if (note) c.put("plans", note);
+    for (const { lines, ...round } of rounds) {
+      c.put("rounds", round);
+      for (const line of lines) c.put("roundLines", line);
+    }
+  });
+}
+
+/** What was promised when the rounds were planned; null when they never were. */
+export const findPlanNote = (db: Db): PlanNote | null => db.select().from(t.plans).get() ?? null;
+
+/** Saves a round itself: moved, pinned, done or dropped. */
+export const saveRound = (db: Db, round: Round, label: string, at: string): string | null =>
+  change(db, label, at, (c) => c.put("rounds", round));
+
+export const findPick = (db: Db, id: string): Pick | null =>
+  db.select().from(t.picks).where(eq(t.picks.id, id)).get() ?? null;
+export const listPicks = (db: Db): Pick[] => db.select().from(t.picks).orderBy(asc(t.picks.at)).all();
+
+/** Saves a pick; one that finishes a once-over crop also ends its planting on that day. */
+export function savePick(db: Db, pick: Pick, label: string, at: string): string | null {
+  return change(db, label, at, (c) => {
+    c.put("picks", pick);
+    if (pick.extent !== "final") return;
+    const planting = db.select().from(t.plantings).where(eq(t.plantings.id, pick.plantingId)).get();
+    if (planting && planting.endedOn === null) c.put("plantings", { ...planting, endedOn: pick.at.slice(0, 10) });
+  });
+}
+export const removePick = (db: Db, id: string, label: string, at: string): string | null =>
+  change(db, label, at, (c) => c.remove("picks", id));

@@ -1,0 +1,8 @@
+import { defineConfig } from "drizzle-kit";
+
+export default defineConfig({
+  dialect: "sqlite",
+  schema: "./db/schema/index.ts",
+  out: "./db/migrations",
+  casing: "snake_case",
+});

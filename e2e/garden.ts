@@ -1,0 +1,93 @@
+import { type ChildProcess, spawn } from "node:child_process";
+import { existsSync, mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { type Browser, type BrowserContext, chromium, type Page } from "playwright-core";
+
+export const ROOT = join(import.meta.dirname, "..");
+const CHROMIUM =
+  process.env.AKMEDON_CHROMIUM ?? ["/usr/bin/chromium", "/usr/bin/google-chrome"].find((p) => existsSync(p)) ?? "";
+const FLAGS = [
+  "--no-sandbox",
+  "--disable-gpu",
+  "--disable-quic",
+  "--no-first-run",
+  "--disable-background-networking",
+  "--disable-component-update",
+  "--disable-sync",
+];
+
+export type Served = { address: string; dataDir: string; stop(): Promise<void> };
+
+/** Serves a garden from the production build in a data folder of its own, on a port the system chooses. */
+export async function serveGarden(
+  verb: "demo" | "serve",
+  dataDir = mkdtempSync(join(tmpdir(), "akmedon-e2e-")),
+  extra: string[] = [],
+): Promise<Served> {
+  const child: ChildProcess = spawn(
+    process.execPath,
+    [join(ROOT, "build", "cli", "akmedon.mjs"), verb, "--data", dataDir, "--port", "0", ...extra],
+    { cwd: ROOT, env: { ...process.env, AKMEDON_ROOT: ROOT, NODE_ENV: "production" } },
+  );
+  let said = "";
+  const address = await new Promise<string>((resolve, reject) => {
+    child.stdout?.on("data", (chunk) => {
+      said += chunk;
+      const found = /http:\/\/127\.0\.0\.1:\d+/.exec(said);
+      if (found) resolve(found[0]);
+    });
+    child.stderr?.on("data", (chunk) => {
+      said += chunk;
+    });
+    child.once("exit", (code) => reject(new Error(`the server ended with ${code}: ${said}`)));
+  });
+  return {
+    address,
+    dataDir,
+    stop: () =>
+      new Promise((resolve) => {
+        child.once("exit", () => resolve());
+        child.kill("SIGTERM");
+        setTimeout(() => child.kill("SIGKILL"), 4000).unref();
+      }),
+  };
+}
+
+export const forget = (served: Served): void => rmSync(served.dataDir, { recursive: true, force: true });
+
+export const launch = (): Promise<Browser> => chromium.launch({ executablePath: CHROMIUM, args: FLAGS });
+
+export type Visit = { page: Page; context: BrowserContext; troubles: string[]; outside: string[] };
+
+/** A page of its own that notes every console error and every request to another host. */
+export async function visit(
+  browser: Browser,
+  address: string,
+  options: { width?: number; height?: number; scripts?: boolean } = {},
+): Promise<Visit> {
+  const { width = 1280, height = 800, scripts = true } = options;
+  const context = await browser.newContext({
+    baseURL: address,
+    viewport: { width, height },
+    javaScriptEnabled: scripts,
+    acceptDownloads: true,
+    timezoneId: "Pacific/Auckland", // far from the garden on purpose: days must not move with the browser's zone
+  });
+  const page = await context.newPage();
+  page.setDefaultTimeout(60_000);
+  const troubles: string[] = [];
+  const outside: string[] = [];
+  page.on("console", (m) => {
+    if (m.type() === "error" && !/status of 4\d\d/.test(m.text())) troubles.push(m.text());
+  });
+  page.on("pageerror", (e) => troubles.push(e.message));
+  page.on("request", (r) => {
+    if (!r.url().startsWith(address) && !r.url().startsWith("data:") && !r.url().startsWith("blob:"))
+      outside.push(r.url());
+  });
+  return { page, context, troubles, outside };
+}
+
+/** Waits until the page listens: the first load is drawn before its scripts run. */
+export const ready = (page: Page): Promise<void> => page.waitForLoadState("networkidle");

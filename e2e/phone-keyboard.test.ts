@@ -1,0 +1,236 @@
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
+import type { Browser } from "playwright-core";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { forget, launch, ROOT, ready, type Served, serveGarden, visit } from "./garden";
+
+let browser: Browser;
+let garden: Served;
+beforeAll(async () => {
+  garden = await serveGarden("demo");
+  browser = await launch();
+});
+afterAll(async () => {
+  await browser.close();
+  await garden.stop();
+  forget(garden);
+});
+
+const PAGES = [
+  "/",
+  "/walk",
+  "/walk/tom-wall",
+  "/walk/practice",
+  "/rounds",
+  "/picks",
+  "/picks/new",
+  "/plot",
+  "/plot/beds/wall",
+  "/plot/beds/new",
+  "/plot/plantings/tom-wall",
+  "/weather",
+  "/handbook",
+  "/handbook/bulb-onion",
+  "/handbook/peach/change",
+  "/settings",
+];
+
+describe("in the garden, at 390 x 844", () => {
+  it("no page is wider than the phone, and targets of the walk are 48 px tall", async () => {
+    const { page } = await visit(browser, garden.address, { width: 390, height: 844 });
+    for (const path of PAGES) {
+      await page.goto(path);
+      const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+      expect(overflow, path).toBeLessThanOrEqual(0);
+    }
+    await page.goto("/walk/tom-wall");
+    await ready(page);
+    for (const target of await page.locator("main label:has(input), main button").all()) {
+      const box = await target.boundingBox();
+      // folded away: nothing to hit yet
+      if (box && box.height > 0) expect(box.height, await target.innerText()).toBeGreaterThanOrEqual(44);
+    }
+    await page.context().close();
+  });
+  it("from opening a bed to the next bed in four taps", async () => {
+    const { page } = await visit(browser, garden.address, { width: 390, height: 844 });
+    await page.goto("/walk");
+    await ready(page);
+    await page.getByRole("link", { name: "Begin" }).click(); // the bed is open
+    await page.waitForURL(/walk\/let-frame/);
+    await ready(page);
+    await page
+      .locator("label", { has: page.locator("input[name=cue-leaf-length]") })
+      .nth(3)
+      .click();
+    await page
+      .locator("label", { has: page.locator("input[name=cue-heart]") })
+      .nth(1)
+      .click();
+    await page.getByRole("button", { name: "Save, next" }).click();
+    await page.waitForURL(/walk\/let-tunnel/);
+    await page.getByRole("button", { name: "Nothing new, next" }).click();
+    await page.waitForURL(/walk\/tom-tunnel/);
+    await page.goto("/walk");
+    expect(await page.innerText("main")).toContain("2 of 16 plantings looked at today.");
+    await page.getByRole("button", { name: "More" }).click();
+    await page.getByRole("link", { name: "Handbook" }).last().click();
+    await page.waitForURL(/handbook/);
+    await page.context().close();
+  });
+  it("turns to the sunlight look and stays there", async () => {
+    const { page } = await visit(browser, garden.address, { width: 390, height: 844 });
+    await page.goto("/walk");
+    await ready(page);
+    await page.getByRole("button", { name: "Switch between paper and sunlight" }).click();
+    await page.locator("html[data-mode=sunlight]").waitFor();
+    await page.goto("/");
+    expect(await page.locator("html").getAttribute("data-mode")).toBe("sunlight");
+    await page.context().close();
+  });
+});
+
+describe("by the keyboard alone", () => {
+  it("goes to a part, answers a cue, saves, and opens the sheet of keys", async () => {
+    const { page } = await visit(browser, garden.address);
+    await page.goto("/");
+    await ready(page);
+    await page.keyboard.press("g");
+    await page.keyboard.press("w");
+    await page.waitForURL(/\/walk$/);
+    await page.goto("/walk/tom-wall");
+    await ready(page);
+    await page.keyboard.press("4"); // pink
+    await page
+      .getByText(/colour: pink, 30–60 % \(today\)/)
+      .first()
+      .waitFor();
+    await page.keyboard.press("Enter");
+    await page.getByText("Looked at red slicer").waitFor();
+    await page.keyboard.press("?");
+    await page.getByRole("heading", { name: "Keys" }).waitFor();
+    await page.keyboard.press("Escape");
+    await page.keyboard.press("n");
+    await page.waitForURL(/picks\/new/);
+    await page.context().close();
+  });
+  it("reaches every control of the pick form by Tab, visibly focused", async () => {
+    const { page } = await visit(browser, garden.address);
+    await page.goto("/picks/new");
+    await ready(page);
+    await page.keyboard.type("2 kg");
+    const seen = new Set<string>();
+    for (let i = 0; i < 60; i++) {
+      await page.keyboard.press("Tab");
+      const at = await page.evaluate(() => {
+        const e = document.activeElement as HTMLElement | null;
+        return {
+          name: e?.getAttribute("name") ?? e?.innerText ?? "",
+          outline: e ? getComputedStyle(e).outlineStyle : "",
+        };
+      });
+      seen.add(at.name.trim());
+      if (at.name === "extent") expect(at.outline).toBe("solid");
+      if (at.name.trim() === "Save the pick") break;
+    }
+    for (const name of ["count", "otherTare", "extent", "grade", "method", "at", "by", "note", "Save the pick"])
+      expect(seen).toContain(name);
+    await page.keyboard.press("Enter");
+    await page.getByText(/2 kg of .* logged/).waitFor();
+    await page.context().close();
+  });
+});
+
+describe("every page", () => {
+  it("asks no other host, breaks no policy, and has no serious accessibility fault", async () => {
+    const axe = readFileSync(join(ROOT, "node_modules", "axe-core", "axe.min.js"), "utf8");
+    const { page, troubles, outside } = await visit(browser, garden.address);
+    for (const path of PAGES) {
+      await page.goto(path);
+      await ready(page);
+      await page.evaluate(`(() => { ${axe}; window.axe = axe; })()`).catch(() => page.evaluate(axe));
+      const faults = await page.evaluate(async () => {
+        const run = (
+          window as unknown as {
+            axe: {
+              run(o: object): Promise<{ violations: { id: string; impact: string; nodes: { html: string }[] }[] }>;
+            };
+          }
+        ).axe;
+        const { violations } = await run.run({ runOnly: ["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"] });
+        return violations
+          .filter((v) => v.impact === "serious" || v.impact === "critical")
+          .map((v) => `${v.id}: ${v.nodes[0]?.html.slice(0, 160)}`);
+      });
+      expect(faults, path).toEqual([]);
+    }
+    expect(outside).toEqual([]);
+    expect(troubles).toEqual([]);
+    await page.context().close();
+  });
+  it("answers nonsense with a page that says so", async () => {
+    const { page } = await visit(browser, garden.address);
+    for (const path of ["/rounds/nothing", "/walk/nothing", "/picks/nothing", "/handbook/moonfruit", "/no/such/page"]) {
+      const response = await page.goto(path);
+      expect(response?.status(), path).toBe(404);
+      expect(await page.innerText("h1")).toBe("Nothing grows here");
+    }
+    await page.context().close();
+  });
+  it("logs a pick before scripts load", async () => {
+    const { page } = await visit(browser, garden.address, { scripts: false });
+    await page.goto("/picks/new?planting=kale-curly");
+    await page.getByLabel("On the scale").fill("450 g");
+    await page.getByLabel("Note", { exact: true }).fill("no scripts");
+    await page.getByRole("button", { name: "Save the pick" }).click();
+    await page.goto("/picks?q=no+scripts");
+    expect(await page.innerText("main")).toContain("450 g");
+    await page.context().close();
+  });
+});
+
+describe("what is refused", () => {
+  const post = (headers: Record<string, string>, body = "intent=plan") =>
+    fetch(`${garden.address}/rounds`, {
+      method: "POST",
+      headers: { "Content-Type": "application/x-www-form-urlencoded", ...headers },
+      body,
+      redirect: "manual",
+    });
+  it("a change from another site, or from nowhere", async () => {
+    expect((await post({ Origin: "https://elsewhere.example" })).status).toBe(403);
+    expect((await post({ Origin: garden.address, "Sec-Fetch-Site": "cross-site" })).status).toBe(403);
+    expect((await post({})).status).toBe(403);
+  });
+  it("a body that is too large", async () => {
+    expect((await post({ Origin: garden.address }, `intent=plan&x=${"y".repeat(300_000)}`)).status).toBe(413);
+  });
+  it("every page carries a policy with a fresh nonce and no outside source", async () => {
+    const policies = await Promise.all(
+      [1, 2].map(async () => (await fetch(garden.address)).headers.get("content-security-policy") ?? ""),
+    );
+    expect(policies[0]).toMatch(/script-src 'self' 'nonce-[^']+'/);
+    expect(policies[0]).not.toBe(policies[1]);
+    expect(policies[0]).not.toMatch(/https?:/);
+  });
+});
+
+it("a demo started again keeps what was entered; --fresh begins anew", async () => {
+  const first = await serveGarden("demo");
+  const { page } = await visit(browser, first.address);
+  await page.goto("/picks/new?planting=kale-curly");
+  await ready(page);
+  await page.getByLabel("On the scale").fill("333 g");
+  await page.getByLabel("Note", { exact: true }).fill("before the restart");
+  await page.getByRole("button", { name: "Save the pick" }).click();
+  await page.getByText("333 g of curly green logged").waitFor();
+  await page.context().close();
+  await first.stop();
+  const again = await serveGarden("demo", first.dataDir);
+  expect(await (await fetch(`${again.address}/out/picks.csv`)).text()).toContain("before the restart");
+  await again.stop();
+  const fresh = await serveGarden("demo", first.dataDir, ["--fresh"]);
+  expect(await (await fetch(`${fresh.address}/out/picks.csv`)).text()).not.toContain("before the restart");
+  await fresh.stop();
+  forget(fresh);
+}, 180_000);

@@ -1,0 +1,12 @@
+import { defineConfig } from "vitest/config";
+
+export default defineConfig({
+  test: {
+    include: ["e2e/**/*.test.ts"],
+    testTimeout: 300_000,
+    hookTimeout: 300_000,
+    // one browser at a time: the machine may be small
+    fileParallelism: false,
+    reporters: ["verbose"],
+  },
+});

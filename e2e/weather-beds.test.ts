@@ -1,0 +1,127 @@
+import type { Browser, Page } from "playwright-core";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { forget, launch, ready, type Served, serveGarden, visit } from "./garden";
+
+let browser: Browser;
+let garden: Served;
+beforeAll(async () => {
+  garden = await serveGarden("demo");
+  browser = await launch();
+});
+afterAll(async () => {
+  await browser.close();
+  await garden.stop();
+  forget(garden);
+});
+
+/** Chance of frost in a bed as the page says it, percent. */
+async function frostIn(page: Page, bed: string): Promise<number> {
+  const text = await page.locator("#beds").innerText();
+  const part = text.slice(text.indexOf(bed));
+  return Number(/\((\d+) %\) of frost/.exec(part)?.[1] ?? 0);
+}
+
+describe("a bed's own night", () => {
+  it("a thermometer reading moves the bed's frost chance, a nonsense one is refused, undo takes it out", async () => {
+    const { page } = await visit(browser, garden.address);
+    await page.goto("/weather?day=2026-10-09");
+    await ready(page);
+    const before = await frostIn(page, "Upper third");
+    const bed = page.locator("#beds > div", { hasText: "Upper third" });
+    await bed.getByText("Thermometer").click();
+    await bed.getByLabel("Lowest it showed").fill("warm");
+    await bed.getByRole("button", { name: "Note it" }).click();
+    await page.getByText("write the lowest it showed").waitFor();
+    expect(await bed.getByLabel("Lowest it showed").inputValue()).toBe("warm");
+    // far below the station's minimum of a still night in the record
+    await bed.getByLabel("Lowest it showed").fill("-3,5");
+    await bed.getByLabel("In the night to").fill("2026-10-03");
+    await bed.getByRole("button", { name: "Note it" }).click();
+    await page.getByText("Upper third: thermometer read").waitFor();
+    await page.goto("/weather?day=2026-10-09");
+    expect(await frostIn(page, "Upper third")).toBeGreaterThan(before);
+    expect(await page.locator("#beds").innerText()).toMatch(
+      /Offset [−-]\d[.\d]* ± [\d.]+ K on still nights, from 1 night/,
+    );
+    await page.context().close();
+  });
+  it("a cover tonight lowers the chance and what would be harmed, on the plan too; off again brings it back", async () => {
+    const { page } = await visit(browser, garden.address);
+    await page.goto("/weather?day=2026-10-09");
+    await ready(page);
+    const before = await frostIn(page, "Brook bed");
+    const bed = page.locator("#beds > div", { hasText: "Brook bed" });
+    await bed.getByRole("button", { name: "Cover it" }).click();
+    await page.getByText("Brook bed: cover on for the night to Fri 9 Oct").waitFor();
+    await bed.getByRole("button", { name: "Covered" }).waitFor();
+    expect(await frostIn(page, "Brook bed")).toBeLessThan(before);
+    await bed.getByRole("button", { name: "Covered" }).click();
+    await bed.getByRole("button", { name: "Cover it" }).waitFor();
+    expect(await frostIn(page, "Brook bed")).toBe(before);
+    await page.context().close();
+  });
+  it("a forecast typed by hand comes into force; half a day of one is refused beside it", async () => {
+    const { page } = await visit(browser, garden.address, { width: 390, height: 844 });
+    await page.goto("/weather");
+    await ready(page);
+    await page.getByLabel("Tue 6 Oct, low, °C").fill("4");
+    await page.getByRole("button", { name: "Keep this forecast" }).click();
+    await page.getByText("Tue 6 Oct: give both the lowest and the highest").waitFor();
+    expect(await page.getByLabel("Tue 6 Oct, low, °C").inputValue()).toBe("4");
+    await page.getByLabel("Tue 6 Oct, high, °C").fill("12");
+    await page.getByLabel("Wed 7 Oct, low, °C").fill("-4");
+    await page.getByLabel("Wed 7 Oct, high, °C").fill("6");
+    await page.getByRole("button", { name: "Keep this forecast" }).click();
+    await page.getByText("Forecast typed in: 2 days").waitFor();
+    expect(await page.innerText("main")).toContain("Typed by hand, issued today");
+    await page.goto("/");
+    expect(await page.innerText("main")).toMatch(/frost/i);
+    await page.context().close();
+  });
+  it("says the good hours, the soil and what is in danger, dearest first", async () => {
+    const fresh = await serveGarden("demo");
+    const { page } = await visit(browser, fresh.address);
+    await page.goto("/weather?day=2026-10-09");
+    const text = await page.innerText("main");
+    expect(text).toMatch(
+      /Good hours: leaves, roots and heads \d\d to \d\d h; tomatoes, beans and fruit \d\d to \d\d h/,
+    );
+    expect(text).toMatch(/About -?\d[\d.]* °C at 10 cm/);
+    expect(text).toMatch(/blue storer Lower first\s+Frost Fri 9 Oct/);
+    expect(text).toMatch(/As likely as not by|At least two autumns/);
+    await page.context().close();
+    await fresh.stop();
+    forget(fresh);
+  });
+  it("a station's own columns are shown first, a wrong unit is mended, and only then the days come in", async () => {
+    const fresh = await serveGarden("demo");
+    const { page } = await visit(browser, fresh.address);
+    await page.goto("/weather");
+    await ready(page);
+    await page
+      .getByLabel("or its lines, pasted")
+      .fill("Day,Low,High,Precip\n2019-03-01,38,44,0.4\n2019-03-02,40,45,0\n2019-03-05,39,46,0");
+    await page.getByRole("button", { name: "Bring it in" }).click();
+    await page.getByText("Are these the right columns?").waitFor();
+    expect(await page.getByLabel("Low is written in").inputValue()).toBe("C");
+    const recordDays = async () =>
+      (await (await fetch(`${fresh.address}/out/garden.json`)).text()).includes("2019-03-01");
+    expect(await recordDays()).toBe(false);
+    await page.getByLabel("High holds").selectOption("");
+    await page.getByRole("button", { name: "Bring it in" }).click();
+    await page.getByText("say which columns hold the lowest and highest temperature").waitFor();
+    expect(await recordDays()).toBe(false);
+    await page.getByLabel("High holds").selectOption("tmax");
+    for (const name of ["Low", "High"]) await page.getByLabel(`${name} is written in`).selectOption("F");
+    await page.getByLabel("Precip is written in").selectOption("in");
+    await page.getByRole("button", { name: "Bring it in" }).click();
+    await page.getByText("Record brought in: 3 days, 1 Mar 2019 to 5 Mar 2019, 2 missing between").waitFor();
+    const garden = (await (await fetch(`${fresh.address}/out/garden.json`)).json()) as {
+      weather: { day: string; tempMinC: number; rainMm: number }[];
+    };
+    expect(garden.weather.find((w) => w.day === "2019-03-01")).toMatchObject({ tempMinC: 3.33, rainMm: 10.16 });
+    await page.context().close();
+    await fresh.stop();
+    forget(fresh);
+  });
+});

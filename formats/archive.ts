@@ -1,0 +1,135 @@
+import { z } from "zod";
+import { daySchema, tripSchema, windowSchema } from "#core/calendar/windows";
+import { bedSchema } from "#core/garden/bed";
+import { gardenSchema, personSchema } from "#core/garden/garden";
+import { plantingSchema } from "#core/garden/planting";
+import { cropSchema } from "#core/handbook/crop";
+import { handbookWith } from "#core/handbook/index";
+import { planNoteSchema, roundLineSchema, roundSchema } from "#core/planning/round";
+import { checkSchema, localTimeSchema, readingSchema } from "#core/readiness/check";
+import { readingFault } from "#core/readiness/cue-kinds/index";
+import { bedReadingSchema, coverSchema } from "#core/weather/bed-offset";
+import { weatherDaySchema } from "#core/weather/daily";
+import { containerSchema, pickSchema } from "#core/weighing/pick";
+import { type LocatedError, MOST_ERRORS, type ReadResult } from "./located";
+
+/** The whole garden as one JSON document. Ids refer within the document; a row may be marked removed. */
+export const archiveSchema = z.object({
+  format: z.literal("akmedon-garden"),
+  version: z.literal(1),
+  garden: gardenSchema,
+  people: z.array(personSchema).max(100),
+  beds: z.array(bedSchema).max(1000),
+  plantings: z.array(plantingSchema).max(20_000),
+  containers: z.array(containerSchema).max(500),
+  windows: z.array(windowSchema).max(200),
+  trips: z.array(tripSchema).max(1000),
+  checks: z.array(checkSchema).max(200_000),
+  rounds: z.array(roundSchema).max(20_000),
+  roundLines: z.array(roundLineSchema).max(200_000),
+  picks: z.array(pickSchema).max(200_000),
+  weather: z.array(weatherDaySchema).max(40_000),
+  plans: z.array(planNoteSchema).max(1),
+  forecasts: z
+    .array(
+      z.object({
+        id: z.string(),
+        source: z.string(),
+        issuedOn: daySchema,
+        days: z.array(weatherDaySchema).max(60),
+      }),
+    )
+    .max(20_000),
+  /** own crops and practice; archives without them read as having none */
+  ownCrops: z.array(cropSchema).max(2000).default([]),
+  bedReadings: z.array(bedReadingSchema).max(200_000).default([]),
+  covers: z.array(coverSchema).max(50_000).default([]),
+  practice: z
+    .array(
+      z.object({
+        id: z.string().min(1).max(40),
+        at: localTimeSchema,
+        cropId: z.string(),
+        readings: z.array(readingSchema).max(40),
+        said: z.string().max(40),
+        truth: z.string().max(40),
+        right: z.boolean(),
+      }),
+    )
+    .max(100_000)
+    .default([]),
+});
+export type Archive = z.infer<typeof archiveSchema>;
+
+/** Writes an archive, indented so that a person can read and compare it. */
+export const writeArchive = (archive: Archive): string => `${JSON.stringify(archive, null, 1)}\n`;
+
+/** Reads an archive and checks that everything it refers to is there. Nothing is returned unless all of it is right. */
+export function readArchive(text: string): ReadResult<Archive> {
+  let json: unknown;
+  try {
+    json = JSON.parse(text);
+  } catch (e) {
+    return {
+      ok: false,
+      errors: [{ row: null, column: null, message: `not JSON: ${e instanceof Error ? e.message : "unreadable"}` }],
+    };
+  }
+  const checked = archiveSchema.safeParse(json);
+  if (!checked.success)
+    return {
+      ok: false,
+      errors: checked.error.issues
+        .slice(0, MOST_ERRORS)
+        .map((i) => ({ row: null, column: i.path.join("."), message: i.message })),
+    };
+  const errors = strayReferences(checked.data);
+  return errors.length > 0 ? { ok: false, errors } : { ok: true, value: checked.data, notes: [] };
+}
+
+function strayReferences(a: Archive): LocatedError[] {
+  const errors: LocatedError[] = [];
+  const stray = (where: string, message: string) => {
+    if (errors.length < MOST_ERRORS) errors.push({ row: null, column: where, message });
+  };
+  const ids = (rows: readonly { id: string }[], name: string) => {
+    const set = new Set<string>();
+    rows.forEach((r, i) => {
+      if (set.has(r.id)) stray(`${name}.${i}.id`, `the id “${r.id}” stands twice`);
+      set.add(r.id);
+    });
+    return set;
+  };
+  const beds = ids(a.beds, "beds");
+  const plantings = ids(a.plantings, "plantings");
+  const rounds = ids(a.rounds, "rounds");
+  for (const name of ["people", "containers", "windows", "trips", "checks", "roundLines", "picks"] as const)
+    ids(a[name], name);
+  const book = handbookWith(a.ownCrops);
+  const cropOfPlanting = new Map(a.plantings.map((p) => [p.id, book.find(p.cropId)]));
+  a.plantings.forEach((p, i) => {
+    if (!beds.has(p.bedId)) stray(`plantings.${i}.bedId`, `there is no bed “${p.bedId}”`);
+    if (!cropOfPlanting.get(p.id)) stray(`plantings.${i}.cropId`, `the handbook has no crop “${p.cropId}”`);
+  });
+  a.checks.forEach((c, i) => {
+    if (!plantings.has(c.plantingId)) stray(`checks.${i}.plantingId`, `there is no planting “${c.plantingId}”`);
+    const crop = cropOfPlanting.get(c.plantingId);
+    c.readings.forEach((r, k) => {
+      const cue = crop?.cues.find((x) => x.id === r.cueId);
+      const fault = crop && !cue ? `${crop.name} has no cue “${r.cueId}”` : cue && readingFault(cue, r.value);
+      if (fault) stray(`checks.${i}.readings.${k}`, fault);
+    });
+  });
+  for (const name of ["bedReadings", "covers"] as const)
+    a[name].forEach((r, i) => {
+      if (!beds.has(r.bedId)) stray(`${name}.${i}.bedId`, `there is no bed “${r.bedId}”`);
+    });
+  a.roundLines.forEach((l, i) => {
+    if (!rounds.has(l.roundId)) stray(`roundLines.${i}.roundId`, `there is no round “${l.roundId}”`);
+    if (!plantings.has(l.plantingId)) stray(`roundLines.${i}.plantingId`, `there is no planting “${l.plantingId}”`);
+  });
+  a.picks.forEach((p, i) => {
+    if (!plantings.has(p.plantingId)) stray(`picks.${i}.plantingId`, `there is no planting “${p.plantingId}”`);
+  });
+  return errors;
+}

@@ -1,0 +1,251 @@
+import fc from "fast-check";
+import ICAL from "ical.js";
+import { describe, expect, it } from "vitest";
+import { newGarden } from "#core/garden/garden";
+import { type Archive, readArchive, writeArchive } from "./archive";
+import { readTable, writeTable } from "./csv";
+import { sayError } from "./located";
+import { writePicksCsv } from "./picks-csv";
+import { writeRoundsIcs } from "./rounds-ics";
+import { readWeatherCsv, writeWeatherCsv } from "./weather-csv";
+
+describe("CSV after RFC 4180 (C16.2)", () => {
+  it("reads quoted commas, quotes and line breaks as exactly three records of three fields", () => {
+    const read = readTable('crop,note,kg\r\n"Bean, runner","first ""flush""\r\nsecond line",1.5\r\nLeek,,2\r\n');
+    if (!read.ok) throw new Error("refused");
+    expect(read.value.headings).toEqual(["crop", "note", "kg"]);
+    expect(read.value.rows.map((r) => r.cells)).toEqual([
+      ["Bean, runner", 'first "flush"\r\nsecond line', "1.5"],
+      ["Leek", "", "2"],
+    ]);
+  });
+  it("takes a byte-order mark, LF, semicolons and tabs", () => {
+    for (const text of ["\uFEFFa;b\n1;2\n", "a\tb\n1\t2"]) {
+      const read = readTable(text);
+      expect(read.ok && read.value.rows[0]?.cells).toEqual(["1", "2"]);
+    }
+  });
+  it("keeps spreadsheets from running what is written", () => {
+    expect(
+      writeTable(
+        ["note", "n"],
+        [
+          ["=1+1", -1.5],
+          ["@x", null],
+        ],
+      ),
+    ).toBe("note,n\r\n'=1+1,-1.5\r\n'@x,\r\n");
+  });
+  it("reads back whatever it wrote", () => {
+    const text = fc.string().filter((s) => !/^[=+\-@\t\r]/.test(s) && !s.includes("\u0000"));
+    fc.assert(
+      fc.property(fc.array(fc.tuple(fc.constant("x"), text), { minLength: 1, maxLength: 5 }), (rows) => {
+        const read = readTable(writeTable(["a", "b"], rows));
+        expect(read.ok && read.value.rows.map((r) => r.cells)).toEqual(rows);
+      }),
+    );
+  });
+});
+
+describe("weather CSV", () => {
+  const heading = "date,tmin,tmax,rain";
+  it("reads metric and US units alike", () => {
+    const metric = readWeatherCsv("date,tmin,tmax,rain,wind\n2026-10-06,4,14,25.4,4.4704\n");
+    const us = readWeatherCsv("Date,TMIN_F,TMAX_F,rain_in,wind_mph\n2026-10-06,39.2,57.2,1,10\n");
+    expect(metric.ok && us.ok && us.value).toEqual(metric.ok && metric.value);
+  });
+  it.each([
+    ["", "the file is empty"],
+    ["\u0000PK", "not a text file"],
+    ["day,tmin,tmax\n2026-10-06,1,2", "row 1, column date: there is no column “date”"],
+    ["date,tmax\n2026-10-06,2", "row 1, column tmin"],
+    ["date,tmin,tmin_c,tmax\n2026-10-06,1,1,2", "says the same as “tmin”"],
+    ["date,date,tmin,tmax\n2026-10-06,2026-10-06,1,2", "this heading stands twice"],
+    [`${heading}\n06/10/2026,1,2,0`, "row 2, column date: “06/10/2026” is not a day"],
+    [`${heading}\n2026-02-30,1,2,0`, "is not a day"],
+    [`${heading}\n2026-10-06,1,2`, "row 2: 3 fields where the heading has 4"],
+    [`${heading}\n2026-10-06,cold,2,0`, "row 2, column tmin: “cold” is not a number"],
+    [`${heading}\n2026-10-06,1,2,0\n2026-10-07,9,2,0`, "row 3, column tmax: the maximum is below the minimum"],
+    [`${heading}\n2026-10-06,1,2,-4`, "row 2, column rain: -4 cannot be: from 0 to 500 mm"],
+    [`${heading}\n2026-10-06,1,99,0`, "between −50 and 60 °C"],
+    [`${heading}\n2026-10-06,,9,0`, "the temperature is missing"],
+    [`${heading}\n2026-10-06,1,9,0\n2026-10-06,2,9,0`, "row 3, column date: 2026-10-06 already stands in row 2"],
+    [`${heading}\n`, "no days"],
+    [`${heading}\n2026-10-06,"1,9,0`, "never closed"],
+  ])("refuses %j and says where", (text, message) => {
+    const read = readWeatherCsv(text);
+    expect(read.ok).toBe(false);
+    if (!read.ok) expect(read.errors.map(sayError).join("\n")).toContain(message);
+  });
+  it("merges the same day given twice, notes unused columns, and comes back from writing", () => {
+    const read = readWeatherCsv(`${heading},mood\n2026-10-07,1,9,0,fine\n2026-10-06,2,9,0,\n2026-10-06,2,9,0,\n`);
+    if (!read.ok) throw new Error("refused");
+    expect(read.value.map((d) => d.day)).toEqual(["2026-10-06", "2026-10-07"]);
+    expect(read.notes).toEqual(["not used: mood"]);
+    expect(readWeatherCsv(writeWeatherCsv(read.value))).toEqual({ ok: true, value: read.value, notes: [] });
+  });
+});
+
+const archive: Archive = {
+  format: "akmedon-garden",
+  version: 1,
+  garden: newGarden("Europe/London"),
+  people: [{ id: "a", name: "Ana", role: "gardener" }],
+  beds: [
+    {
+      id: "b1",
+      name: "North",
+      shape: "circle",
+      xM: 0,
+      yM: 0,
+      widthM: 2,
+      lengthM: 2,
+      cover: "none",
+      sunHours: 7,
+      nightOffsetC: -1,
+      note: "",
+      walkOrder: 1,
+    },
+  ],
+  plantings: [
+    {
+      id: "p1",
+      bedId: "b1",
+      cropId: "bulb-onion",
+      kind: "storage yellow",
+      startedHow: "planted",
+      startedOn: "2026-04-02",
+      plants: 40,
+      rowM: null,
+      areaM2: null,
+      packetMinDays: 100,
+      packetMaxDays: 120,
+      schoolId: "half-down",
+      note: "",
+      endedOn: null,
+    },
+  ],
+  containers: [{ id: "c1", name: "crate", tareG: 1590 }],
+  windows: [{ id: "w1", weekday: 2, startsAt: "17:30", minutes: 60 }],
+  trips: [],
+  checks: [
+    {
+      id: "k1",
+      plantingId: "p1",
+      at: "2026-08-01T18:00",
+      by: "Ana",
+      note: "",
+      readings: [{ cueId: "tops-down", value: 40 }],
+      photos: [],
+    },
+  ],
+  rounds: [{ id: "r1", day: "2026-10-08", startsAt: "17:30", status: "planned", pinned: false, note: "" }],
+  roundLines: [
+    {
+      id: "l1",
+      roundId: "r1",
+      plantingId: "p1",
+      take: "ready",
+      expectedG: 4000,
+      lostG: 300,
+      minutes: 12,
+      why: "frost; on Friday, “really”",
+    },
+  ],
+  picks: [
+    {
+      id: "x1",
+      plantingId: "p1",
+      roundId: "r1",
+      at: "2026-08-08T10:00",
+      by: "Ana",
+      method: "lift",
+      extent: "some",
+      count: null,
+      grossG: 2500,
+      entered: "2.5 kg",
+      tare: [{ name: "crate", tareG: 1590, count: 1 }],
+      topsOn: true,
+      grade: "sound",
+      estimated: false,
+      note: "=first",
+    },
+  ],
+  weather: [],
+  plans: [],
+  forecasts: [],
+  ownCrops: [],
+  practice: [],
+  bedReadings: [],
+  covers: [],
+};
+
+describe("the garden as one JSON archive", () => {
+  it("comes back the same", () => {
+    expect(readArchive(writeArchive(archive))).toEqual({ ok: true, value: archive, notes: [] });
+  });
+  it.each([
+    ["{", "not JSON"],
+    ["{}", "format"],
+    [writeArchive({ ...archive, beds: [] }), "plantings.0.bedId: there is no bed “b1”"],
+    [
+      writeArchive({ ...archive, plantings: [{ ...archive.plantings[0]!, cropId: "moonfruit" }] }),
+      "the handbook has no crop “moonfruit”",
+    ],
+    [
+      writeArchive({
+        ...archive,
+        checks: [{ ...archive.checks[0]!, readings: [{ cueId: "tops-down", value: 140 }] }],
+      }),
+      "checks.0.readings.0: a share from 0 to 100 percent",
+    ],
+    [writeArchive({ ...archive, beds: [archive.beds[0]!, archive.beds[0]!] }), "stands twice"],
+  ])("refuses a broken one and says where (%#)", (text, message) => {
+    const read = readArchive(text);
+    expect(read.ok).toBe(false);
+    if (!read.ok) expect(read.errors.map(sayError).join("\n")).toContain(message);
+  });
+});
+
+describe("iCalendar after RFC 5545 (C16.1)", () => {
+  const text = writeRoundsIcs(
+    "Test",
+    "Europe/London",
+    [
+      {
+        round: archive.rounds[0]!,
+        minutes: 45,
+        lines: ["North: storage yellow; pick, all — é é é é é é é é é é é é é é é é é é é é é é é"],
+      },
+    ],
+    Date.UTC(2026, 9, 6, 12),
+  );
+  it("folds at 75 octets with CRLF and never inside a character", () => {
+    for (const line of text.split("\r\n")) expect(Buffer.byteLength(line, "utf8")).toBeLessThanOrEqual(75);
+    expect(text.replaceAll("\r\n", "")).not.toContain("\n");
+    expect(text).not.toContain("\uFFFD");
+  });
+  it("is read by another library to the same hour in the garden's zone", () => {
+    const event = new ICAL.Event(new ICAL.Component(ICAL.parse(text)).getFirstSubcomponent("vevent")!);
+    expect(event.startDate.toJSDate().toISOString()).toBe("2026-10-08T16:30:00.000Z");
+    expect(event.duration.toSeconds()).toBe(45 * 60);
+    expect(event.uid).toBe("round-r1@akmedon");
+    expect(event.description).toContain("North: storage yellow; pick, all — é");
+  });
+});
+
+it("writes the pick log as CSV with weighed and estimated told apart", () => {
+  const net = { grossG: 2500, tareG: 1590, netG: 910, trimmedG: 682.5, estimated: true };
+  const text = writePicksCsv([
+    { pick: archive.picks[0]!, net, bed: "North", crop: "Bulb onion", kind: "storage yellow" },
+  ]);
+  const read = readTable(text);
+  expect(read.ok && read.value.rows[0]?.cells.slice(0, 5)).toEqual([
+    "2026-08-08",
+    "10:00",
+    "North",
+    "Bulb onion",
+    "storage yellow",
+  ]);
+  expect(text).toContain(",estimated,2.5 kg,'=first,x1");
+});

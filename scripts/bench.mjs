@@ -1,0 +1,178 @@
+// npm run bench: how fast, how big, how near to the best. Prints a table and writes it to bench/results.md.
+// Figures are of one run on one machine, which may be shared and noisy: read ratios, not digits.
+import { execFileSync, spawn } from "node:child_process";
+import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { gzipSync } from "node:zlib";
+import { build as bundle } from "esbuild";
+import { chromium as browserOf } from "playwright-core";
+import { build, bundleCommand, chromium, install, NODE_FLAGS, root } from "./ready.mjs";
+
+install();
+build();
+const command = bundleCommand();
+const dir = mkdtempSync(join(tmpdir(), "akmedon-bench-"));
+const quantile = (xs, q) => [...xs].sort((a, b) => a - b)[Math.min(xs.length - 1, Math.floor(q * xs.length))];
+const ms = (x) => (x < 10 ? x.toFixed(1) : Math.round(x));
+
+const file = join(dir, "core.mjs");
+await bundle({
+  entryPoints: [join(root, "bench", "core.ts")],
+  bundle: true,
+  platform: "node",
+  format: "esm",
+  outfile: file,
+  logLevel: "error",
+});
+const core = JSON.parse(
+  execFileSync(process.execPath, [file], { encoding: "utf8", env: { ...process.env, NODE_ENV: "production" } }),
+);
+
+const from = performance.now();
+const server = spawn(process.execPath, [...NODE_FLAGS, command, "demo", "--data", join(dir, "garden"), "--port", "0"], {
+  env: { ...process.env, AKMEDON_ROOT: root, NODE_ENV: "production" },
+});
+const address = await new Promise((resolve) => {
+  let said = "";
+  server.stdout.on("data", (chunk) => {
+    said += chunk;
+    const found = /http:\/\/127\.0\.0\.1:\d+/.exec(said);
+    if (found) resolve(found[0]);
+  });
+});
+const startMs = performance.now() - from;
+
+const views = [
+  "/",
+  "/walk",
+  "/walk/tom-wall",
+  "/walk/practice",
+  "/rounds",
+  "/picks",
+  "/picks/new",
+  "/plot",
+  "/plot/beds/wall",
+  "/plot/plantings/tom-wall",
+  "/weather",
+  "/handbook",
+  "/handbook/tomato",
+  "/settings",
+  "/out/picks.csv",
+];
+const rows = [];
+for (const view of views) {
+  const times = [];
+  let html = "";
+  for (let i = 0; i < 45; i++) {
+    const begun = performance.now();
+    const response = await fetch(address + view);
+    const reader = response.body.getReader();
+    const first = await reader.read();
+    if (i >= 5) times.push(performance.now() - begun);
+    html = Buffer.from(first.value).toString();
+    for (;;) {
+      const part = await reader.read();
+      if (part.done) break;
+      if (i === 0) html += Buffer.from(part.value).toString();
+      else continue;
+    }
+    if (i === 0) rows.push({ view, html });
+  }
+  const row = rows.at(-1);
+  const scripts = new Set([...row.html.matchAll(/\/assets\/[\w.-]+\.js/g)].map((m) => m[0]));
+  for (const script of [...scripts])
+    for (const m of readFileSync(join(root, "build", "client", script), "utf8").matchAll(/from"\.\/([\w.-]+\.js)"/g))
+      scripts.add(`/assets/${m[1]}`);
+  row.p50 = quantile(times, 0.5);
+  row.p95 = quantile(times, 0.95);
+  row.scriptKB =
+    [...scripts]
+      .filter((s) => !s.includes("manifest"))
+      .reduce((sum, s) => sum + gzipSync(readFileSync(join(root, "build", "client", s))).length, 0) / 1000;
+  row.htmlKB = gzipSync(row.html).length / 1000;
+}
+// in the browser: from a tap on a reading to the new verdict drawn
+const browser = await browserOf.launch({ executablePath: chromium(), args: ["--no-sandbox", "--disable-gpu"] });
+const phone = await browser.newPage({ viewport: { width: 390, height: 844 } });
+await phone.goto(`${address}/walk/tom-wall`, { waitUntil: "networkidle" });
+const taps = await phone.evaluate(async () => {
+  const tiles = [...document.querySelectorAll("input[name=cue-colour]")];
+  const times = [];
+  for (let i = 0; i < 24; i++) {
+    const begun = performance.now();
+    tiles[i % tiles.length].click();
+    await new Promise((drawn) => requestAnimationFrame(() => setTimeout(drawn, 0)));
+    times.push(performance.now() - begun);
+  }
+  return times;
+});
+await browser.close();
+
+const node = execFileSync("ps", ["-o", "rss=", "-p", String(server.pid)], { encoding: "utf8" });
+const residentMB = Number(node.trim()) / 1024;
+server.kill("SIGTERM");
+
+const lines = [
+  "# Bench",
+  "",
+  "One run of `npm run bench` on a shared two-core machine; medians move by half from run to run.",
+  "",
+  "| what | measured | aim |",
+  "|---|---|---|",
+  `| 200 plantings filtered over 120 days | ${ms(core.filterMs.median)} ms median, ${ms(core.filterMs.first)} ms the first time | 200 ms |`,
+  `| 300 plantings with 60 readings each, worked out anew | ${ms(core.replayMs.median)} ms median, ${ms(core.replayMs.first)} ms the first time | 400 ms |`,
+  `| a tap on a reading to the new verdict drawn, 390 x 844 | ${ms(quantile(taps, 0.5))} ms median, ${ms(quantile(taps, 0.95))} ms p95 | 100 ms |`,
+  `| plan of 30 plantings, 14 days, 2 windows, minutes tight | ${ms(core.plannerMs.median)} ms median, ${ms(core.plannerMs.worst)} ms worst of 10 | 500 ms |`,
+  `| proven gap of those plans | ${(100 * core.plannerGap.median).toFixed(2)} % median, ${(100 * core.plannerGap.worst).toFixed(2)} % worst | |`,
+  `| outlook of the demo garden (16 plantings, judged and supplied) | ${ms(core.outlookMs.median)} ms median, ${ms(core.outlookMs.first)} ms the first time | |`,
+  `| 20 years of daily weather read from CSV and checked | ${ms(core.dailyFileMs.median)} ms median, ${ms(core.dailyFileMs.first)} ms the first time | 3 s with the next |`,
+  `| 3 years of hourly weather, columns found, folded into days | ${ms(core.hourlyFileMs.median)} ms median, ${ms(core.hourlyFileMs.first)} ms the first time | |`,
+  `| start, demo garden grown and planned included | ${ms(startMs)} ms | |`,
+  `| resident after ${45 * views.length} pages | ${Math.round(residentMB)} MB | 300 MB |`,
+  "",
+  "## Does a chance mean what it says?",
+  "",
+  `${core.brier.count} simulated plantings of ${core.brier.crops} crops that grow by other equations than the filter's, at a pace it does not know, judged around ripening after two looks. Brier score, smaller is better:`,
+  "",
+  "| by | Brier score | filter against it |",
+  "|---|---|---|",
+  `| the filter with its two looks | ${core.brier.filter.toFixed(4)} | |`,
+  ...[
+    ["the last look alone", core.brier.lastLook],
+    ["the packet's dates alone", core.brier.packet],
+    ["warmth alone, nobody looking", core.brier.warmth],
+  ].map(([name, b]) => `| ${name} | ${b.toFixed(4)} | ${Math.round(100 * (1 - core.brier.filter / b))} % better |`),
+  "",
+  "| chance said | came true | plantings |",
+  "|---|---|---|",
+  ...core.reliability.map(
+    (r) => `| ${Math.round(100 * r.said)} % | ${r.count ? `${Math.round(100 * r.came)} %` : ""} | ${r.count} |`,
+  ),
+  "",
+  "1,000 simulated nights, frost chances from a source that is too warm by 1.5 K:",
+  "",
+  "| days ahead | Brier score, its misses learned | not learned | better by |",
+  "|---|---|---|---|",
+  ...core.frost.map(
+    (f) =>
+      `| ${f.lead} | ${f.learned.toFixed(4)} | ${f.assumed.toFixed(4)} | ${Math.round(100 * (1 - f.learned / f.assumed))} % |`,
+  ),
+  "",
+  "| chance of frost said, 2 days ahead | came true | nights |",
+  "|---|---|---|",
+  ...core.frost[1].reliability.map(
+    (r) => `| ${Math.round(100 * r.said)} % | ${r.count ? `${Math.round(100 * r.came)} %` : ""} | ${r.count} |`,
+  ),
+  "",
+  "| view | first byte p50 | p95 (aim 80 ms) | script, gzip (aim 300 kB) | page, gzip |",
+  "|---|---|---|---|---|",
+  ...rows.map(
+    (r) =>
+      `| \`${r.view}\` | ${ms(r.p50)} ms | ${ms(r.p95)} ms | ${r.scriptKB.toFixed(0)} kB | ${r.htmlKB.toFixed(0)} kB |`,
+  ),
+  "",
+];
+writeFileSync(join(root, "bench", "results.md"), lines.join("\n"));
+console.log(lines.join("\n"));
+process.exit(0);

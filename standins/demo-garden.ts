@@ -1,0 +1,140 @@
+import { addDays, type Day } from "#core/calendar/day";
+import type { Garden } from "#core/garden/garden";
+import type { Planting } from "#core/garden/planting";
+import { cropOf } from "#core/handbook/index";
+import type { Check } from "#core/readiness/check";
+import type { Container, Pick } from "#core/weighing/pick";
+import type { Archive } from "#formats/archive";
+import { demoBeds, demoPlantings } from "./demo-plot";
+import { harvest, recentChecks } from "./demo-season";
+import { grow } from "./living-garden";
+import { chance } from "./random";
+import { type Episode, simulatedDesk, type WeatherDesk } from "./weather-desk";
+
+/** The demo's day: the first frost is three nights off, a gale is due tomorrow, a trip begins on Saturday. */
+export const DEMO_NOW = "2026-10-06T15:30";
+const TODAY = DEMO_NOW.slice(0, 10);
+
+const garden: Garden = {
+  id: "garden",
+  name: "Wrenfold Garth",
+  place: "Wrenfold, above the Ossel brook (an invented place)",
+  latitudeDeg: 52.41,
+  longitudeDeg: -2.68,
+  elevationM: 148,
+  timeZone: "Europe/London",
+  units: "metric",
+  coins: "uk",
+  plotWidthM: 18,
+  plotLengthM: 13,
+  pinnedNow: DEMO_NOW,
+  hourWorth: 1.8,
+  roundMinutes: 12,
+  lineMinutes: 3,
+};
+
+/** The spell that the scenario tells: a gale with rain, then a clear, still cold night. Day, low, high, rain, wind, gust, cloud, humidity. */
+const SPELL = `
+2026-10-04  8.1 15.2  1.2  3.1  7.4  70 84
+2026-10-05  7.4 14.8  0.0  2.4  6.2  45 78
+2026-10-06  6.2 14.1  0.0  3.4  8.0  55 76
+2026-10-07  8.8 12.9 14.5 11.4 23.4 100 90
+2026-10-08  4.9 10.8  1.0  5.2 11.3  35 72
+2026-10-09 -0.8 10.1  0.0  0.9  3.0   5 80
+2026-10-10  2.4 11.4  0.0  1.2  3.6  15 82
+2026-10-11  3.4 12.6  0.0  2.2  5.4  50 80`;
+const episodes: Episode[] = SPELL.trim()
+  .split("\n")
+  .map((line) => {
+    const [day, ...numbers] = line.trim().split(/\s+/);
+    const [tempMinC, tempMaxC, rainMm, windMs, gustMs, cloudPct, humidityPct] = numbers.map(Number) as [
+      number,
+      number,
+      number,
+      number,
+      number,
+      number,
+      number,
+    ];
+    return { day: day!, tempMinC, tempMaxC, rainMm, windMs, gustMs, cloudPct, humidityPct };
+  });
+
+/** The demo's simulated station and forecast desk. */
+export const demoDesk = (): WeatherDesk =>
+  simulatedDesk(20261006, "2023-01-01", { meanC: 10.1, swingC: 6.6, daySpanC: 9.4 }, episodes);
+
+/**
+ * The demo garden, grown by a seeded script: a station record of nearly four years, last season's and this season's
+ * picks and checks made by simulated plants and gardeners, today's forecast, windows and a trip.
+ */
+export function demoGarden(): Archive {
+  const desk = demoDesk();
+  const luck = chance(4711);
+  const weather = desk.record("2023-01-01", addDays(TODAY, -1));
+  const containers: Container[] = [
+    { id: "crate", name: "slatted crate", tareG: 1590 },
+    { id: "basket", name: "willow basket", tareG: 640 },
+    { id: "bucket", name: "bucket", tareG: 410 },
+    { id: "bowl", name: "enamel bowl", tareG: 300 },
+    { id: "tray", name: "flat tray", tareG: 520 },
+  ];
+  const checks: Check[] = [];
+  const picks: Pick[] = [];
+  const plantings: Planting[] = [];
+  const beds = demoBeds();
+  for (const { planting: p, pace, over } of demoPlantings()) {
+    const living = grow(p, cropOf(p.cropId), weather, pace);
+    const end = over ? endOf(p) : TODAY;
+    const made = harvest(p, beds.find((b) => b.id === p.bedId)!, living, TODAY, end, over, luck);
+    picks.push(...made);
+    const last = made.at(-1);
+    plantings.push(over ? { ...p, endedOn: last ? last.at.slice(0, 10) : end } : p);
+    if (!over) checks.push(...recentChecks(p, TODAY, living, made, luck));
+  }
+  return {
+    format: "akmedon-garden",
+    version: 1,
+    garden,
+    people: [
+      { id: "ilse", name: "Ilse", role: "gardener" },
+      { id: "tam", name: "Tam", role: "gardener" },
+      { id: "bram", name: "Bram from next door", role: "neighbour" },
+    ],
+    beds,
+    plantings,
+    containers,
+    windows: [1, 2, 3, 4, 5]
+      .map((d) => ({ id: `evening-${d}`, weekday: d, startsAt: "17:15", minutes: 75 }))
+      .concat([
+        { id: "wed", weekday: 3, startsAt: "08:00", minutes: 45 },
+        { id: "sat", weekday: 6, startsAt: "09:00", minutes: 150 },
+        { id: "sun", weekday: 0, startsAt: "10:00", minutes: 120 },
+      ]),
+    trips: [
+      {
+        id: "coast",
+        name: "Five days at the coast",
+        fromDay: "2026-10-10",
+        toDay: "2026-10-14",
+        standIn: "Bram from next door",
+      },
+    ],
+    checks: checks.sort((a, b) => (a.at < b.at ? -1 : 1)),
+    rounds: [],
+    plans: [],
+    roundLines: [],
+    picks: picks.sort((a, b) => (a.at < b.at ? -1 : 1)),
+    weather,
+    forecasts: [-4, -2, 0].map((ago) => ({
+      id: `issued-${addDays(TODAY, ago)}`,
+      ...desk.forecast(addDays(TODAY, ago), 14),
+    })),
+    ownCrops: [],
+    practice: [],
+    bedReadings: [],
+    covers: [],
+  };
+}
+
+/** When a crop that is over was cleared at the latest. */
+const endOf = (p: Planting): Day => (p.startedOn < "2025-09-01" ? "2025-11-20" : "2026-09-20");
