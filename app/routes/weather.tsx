@@ -160,11 +160,10 @@ export default function Weather({ loaderData, actionData }: Route.ComponentProps
                     </option>
                   ))}
                 </Select>
-                <chakra.noscript>
-                  <Button type="submit" variant="outline">
-                    Show
-                  </Button>
-                </chakra.noscript>
+                {/* not a noscript element: the style of whatever is drawn first in one is lost to the rest of the page */}
+                <Button type="submit" variant="outline" css={{ "@media (scripting: enabled)": { display: "none" } }}>
+                  Show
+                </Button>
               </Flex>
             </Form>
             <DayHours view={chosen} units={units} />
