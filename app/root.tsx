@@ -2,6 +2,8 @@ import "@fontsource-variable/fraunces/wght.css";
 import "@fontsource-variable/source-sans-3/wght.css";
 import "./global.css";
 import { ChakraProvider } from "@chakra-ui/react";
+import headingFont from "@fontsource-variable/fraunces/files/fraunces-latin-wght-normal.woff2?url";
+import bodyFont from "@fontsource-variable/source-sans-3/files/source-sans-3-latin-wght-normal.woff2?url";
 import { type ReactNode, useContext } from "react";
 import {
   isRouteErrorResponse,
@@ -22,6 +24,16 @@ export const meta: Route.MetaFunction = () => [
   { title: "Akmedon" },
   { name: "description", content: "A picking desk for home gardeners: look, plan, pick, weigh." },
 ];
+
+/** Both faces are asked for with the page, so that no line breaks anew when they come. */
+export const links: Route.LinksFunction = () =>
+  [headingFont, bodyFont].map((href) => ({
+    rel: "preload",
+    href,
+    as: "font",
+    type: "font/woff2",
+    crossOrigin: "anonymous",
+  }));
 
 export function loader({ request }: Route.LoaderArgs) {
   return { mode: modeOf(request) };

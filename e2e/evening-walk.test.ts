@@ -1,17 +1,11 @@
 import { readdirSync } from "node:fs";
 import { join } from "node:path";
-import type { Browser, Page } from "playwright-core";
+import type { Page } from "playwright-core";
 import sharp from "sharp";
-import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { forget, launch, ready, type Served, serveGarden, visit } from "./garden";
+import { describe, expect, it } from "vitest";
+import { forget, ready, serveGarden, visit, withGarden } from "./garden";
 
-let browser: Browser;
-beforeAll(async () => {
-  browser = await launch();
-});
-afterAll(async () => {
-  await browser.close();
-});
+const here = withGarden("demo");
 
 const PHONE = { width: 390, height: 844 };
 
@@ -26,17 +20,8 @@ async function onward(page: Page): Promise<void> {
 }
 
 describe("an evening walk on the phone", () => {
-  let garden: Served;
-  beforeAll(async () => {
-    garden = await serveGarden("demo");
-  });
-  afterAll(async () => {
-    await garden.stop();
-    forget(garden);
-  });
-
   it("goes bed after bed with undo, resumes where it stopped, and ends in a summary", async () => {
-    const { page, troubles } = await visit(browser, garden.address, PHONE);
+    const { page, troubles } = await here.visit(PHONE);
     await page.goto("/walk");
     await ready(page);
     await page.getByRole("link", { name: "Begin" }).click();
@@ -68,7 +53,7 @@ describe("an evening walk on the phone", () => {
   });
 
   it("says when readings disagree, and keeps the doubt wide", async () => {
-    const { page } = await visit(browser, garden.address, PHONE);
+    const { page } = await here.visit(PHONE);
     await page.goto("/walk/onion-late");
     await ready(page);
     await page.locator("label", { has: page.locator("input[name=cue-tops-down][value='0']") }).click();
@@ -78,7 +63,7 @@ describe("an evening walk on the phone", () => {
   });
 
   it("takes a photo: kept small, without where it was taken; shown with the look and removed with it", async () => {
-    const { page } = await visit(browser, garden.address, PHONE);
+    const { page } = await here.visit(PHONE);
     const photo = await sharp({ create: { width: 2400, height: 1800, channels: 3, background: "#7c9a5b" } })
       .withExif({ IFD3: { GPSLatitudeRef: "N", GPSLatitude: "52/1 30/1 0/1" } })
       .jpeg()
@@ -92,9 +77,9 @@ describe("an evening walk on the phone", () => {
     await page.getByText("eggs come back until the bed is clean").waitFor();
     await page.getByRole("button", { name: /^Save/ }).first().click();
     await page.waitForURL((url) => !url.pathname.includes("kale-hedge"));
-    const names = readdirSync(join(garden.dataDir, "photos"));
+    const names = readdirSync(join(here.garden.dataDir, "photos"));
     expect(names).toHaveLength(1);
-    const kept = await sharp(join(garden.dataDir, "photos", names[0]!)).metadata();
+    const kept = await sharp(join(here.garden.dataDir, "photos", names[0]!)).metadata();
     expect(Math.max(kept.width, kept.height)).toBe(1600);
     expect(kept.exif).toBeUndefined();
     await page.goto("/plot/plantings/kale-hedge");
@@ -109,7 +94,7 @@ describe("an evening walk on the phone", () => {
   });
 
   it("a look corrected afterwards changes the verdict that followed from it", async () => {
-    const { page } = await visit(browser, garden.address);
+    const { page } = await here.visit();
     await page.goto("/plot/plantings/squash-lower");
     await ready(page);
     const before = await page.innerText("main");
@@ -129,7 +114,7 @@ describe("an evening walk on the phone", () => {
   });
 
   it("practises on hidden plants and keeps a score for each cue", async () => {
-    const { page } = await visit(browser, garden.address, PHONE);
+    const { page } = await here.visit(PHONE);
     await page.goto("/walk/practice");
     await ready(page);
     for (let i = 0; i < 3; i++) {
@@ -146,7 +131,7 @@ describe("an evening walk on the phone", () => {
 describe("when the signal goes in the beds", () => {
   it("looks and a pick are taken by the page in hand, outlive a reload, and reach the server once", async () => {
     const garden = await serveGarden("demo");
-    const { page, context } = await visit(browser, garden.address, PHONE);
+    const { page, context } = await visit(here.browser, garden.address, PHONE);
     await page.goto("/walk");
     await ready(page);
     await page.getByRole("link", { name: "Begin" }).click();
@@ -199,7 +184,7 @@ describe("when the signal goes in the beds", () => {
 
   it("shows what the server would not take, and does not overwrite", async () => {
     const garden = await serveGarden("demo");
-    const { page, context } = await visit(browser, garden.address, PHONE);
+    const { page, context } = await visit(here.browser, garden.address, PHONE);
     await page.goto("/walk");
     await ready(page);
     await page.getByRole("link", { name: "Begin" }).click();
@@ -209,7 +194,7 @@ describe("when the signal goes in the beds", () => {
     await page.getByRole("button", { name: /^Nothing new/ }).click();
     await page.getByText("1 entry waits").waitFor();
     // meanwhile somebody clears the bed at the table
-    const other = await browser.newContext({ baseURL: garden.address });
+    const other = await here.browser.newContext({ baseURL: garden.address });
     const table = await other.newPage();
     await table.goto("/plot/plantings/let-frame");
     await ready(table);
@@ -231,7 +216,7 @@ describe("the home network", () => {
     process.env.AKMEDON_PASSPHRASE = "late leeks and frost";
     const garden = await serveGarden("demo", undefined, ["--lan"]);
     delete process.env.AKMEDON_PASSPHRASE;
-    const { page } = await visit(browser, garden.address, PHONE);
+    const { page } = await visit(here.browser, garden.address, PHONE);
     expect((await fetch(`${garden.address}/out/garden.json`)).status).toBe(401);
     await page.goto("/walk");
     await page.waitForURL(/sign-in\?back=%2Fwalk/);
@@ -270,7 +255,7 @@ describe("the home network", () => {
 describe("a crop of one’s own", () => {
   it("is copied, changed, refused where wrong, found, and taken back", async () => {
     const garden = await serveGarden("demo");
-    const { page } = await visit(browser, garden.address);
+    const { page } = await visit(here.browser, garden.address);
     await page.goto("/handbook?q=courgette");
     await ready(page);
     await page.getByRole("link", { name: /Courgette/ }).click();

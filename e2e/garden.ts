@@ -3,6 +3,7 @@ import { existsSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { type Browser, type BrowserContext, chromium, type Page } from "playwright-core";
+import { afterAll, beforeAll } from "vitest";
 
 export const ROOT = join(import.meta.dirname, "..");
 const CHROMIUM =
@@ -87,6 +88,28 @@ export async function visit(
       outside.push(r.url());
   });
   return { page, context, troubles, outside };
+}
+
+type Options = Parameters<typeof visit>[2];
+
+/** A garden and a browser for the tests of one file: started before the first, put away after the last. */
+export function withGarden(verb: "demo" | "serve") {
+  const here = {
+    browser: undefined as unknown as Browser,
+    garden: undefined as unknown as Served,
+    /** a page of its own in this file's garden */
+    visit: (options?: Options) => visit(here.browser, here.garden.address, options),
+  };
+  beforeAll(async () => {
+    here.garden = await serveGarden(verb);
+    here.browser = await launch();
+  });
+  afterAll(async () => {
+    await here.browser.close();
+    await here.garden.stop();
+    forget(here.garden);
+  });
+  return here;
 }
 
 /** Waits until the page listens: the first load is drawn before its scripts run. */

@@ -1,22 +1,11 @@
-import type { Browser } from "playwright-core";
-import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { forget, launch, ready, type Served, serveGarden, visit } from "./garden";
+import { describe, expect, it } from "vitest";
+import { ready, withGarden } from "./garden";
 
-let browser: Browser;
-let garden: Served;
-beforeAll(async () => {
-  garden = await serveGarden("demo");
-  browser = await launch();
-});
-afterAll(async () => {
-  await browser.close();
-  await garden.stop();
-  forget(garden);
-});
+const here = withGarden("demo");
 
 describe("the whole loop at the table", () => {
   it("sees what is urgent, and why", async () => {
-    const { page } = await visit(browser, garden.address);
+    const { page } = await here.visit();
     await page.goto("/");
     expect(await page.getByRole("heading", { level: 1 }).innerText()).toBe("Tuesday 6 Oct");
     const text = await page.innerText("main");
@@ -31,7 +20,7 @@ describe("the whole loop at the table", () => {
   });
 
   it("walks a planting: readings change the verdict at once, and the saved one agrees", async () => {
-    const { page } = await visit(browser, garden.address);
+    const { page } = await here.visit();
     await page.goto("/walk/bean-brook");
     await ready(page);
     const verdict = page.locator("[aria-live=polite]").first();
@@ -52,7 +41,7 @@ describe("the whole loop at the table", () => {
   });
 
   it("refuses a reading that a cue cannot have, and writes nothing", async () => {
-    const { page } = await visit(browser, garden.address);
+    const { page } = await here.visit();
     await page.goto("/walk/onion-late");
     await ready(page);
     await page.evaluate(() => {
@@ -75,7 +64,7 @@ describe("the whole loop at the table", () => {
   });
 
   it("plans the fortnight before the frost and around the trip", async () => {
-    const { page, troubles } = await visit(browser, garden.address);
+    const { page, troubles } = await here.visit();
     await page.goto("/rounds");
     await ready(page);
     await page.getByRole("button", { name: "Plan anew" }).click();
@@ -91,7 +80,7 @@ describe("the whole loop at the table", () => {
   });
 
   it("moves a round by the keys and by dragging, and the ledger says what it costs", async () => {
-    const { page } = await visit(browser, garden.address);
+    const { page } = await here.visit();
     await page.goto("/rounds");
     await ready(page);
     const before = await page.getByTestId("ledger").innerText();
@@ -121,7 +110,7 @@ describe("the whole loop at the table", () => {
   });
 
   it("goes picking: a wrong weight is refused beside the field, the right one is logged as arithmetic", async () => {
-    const { page } = await visit(browser, garden.address);
+    const { page } = await here.visit();
     await page.goto("/rounds");
     await ready(page);
     await page.getByRole("link", { name: "Go picking" }).first().click();
@@ -153,7 +142,7 @@ describe("the whole loop at the table", () => {
   });
 
   it("finds, sorts, edits, removes and brings back a pick", async () => {
-    const { page } = await visit(browser, garden.address);
+    const { page } = await here.visit();
     await page.goto("/picks");
     await ready(page);
     await page.getByLabel("Crop", { exact: true }).selectOption("potato");
@@ -182,7 +171,7 @@ describe("the whole loop at the table", () => {
   });
 
   it("gives everything out: CSV, calendar, archive", async () => {
-    const { page } = await visit(browser, garden.address);
+    const { page } = await here.visit();
     const csv = await (await page.request.get("/out/picks.csv")).text();
     expect(csv.split("\r\n")[0]).toContain("date,time,bed,crop,kind");
     expect(csv).toContain("6.4 kg");

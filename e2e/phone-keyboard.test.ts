@@ -1,20 +1,9 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
-import type { Browser } from "playwright-core";
-import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { forget, launch, ROOT, ready, type Served, serveGarden, visit } from "./garden";
+import { describe, expect, it } from "vitest";
+import { forget, ROOT, ready, serveGarden, visit, withGarden } from "./garden";
 
-let browser: Browser;
-let garden: Served;
-beforeAll(async () => {
-  garden = await serveGarden("demo");
-  browser = await launch();
-});
-afterAll(async () => {
-  await browser.close();
-  await garden.stop();
-  forget(garden);
-});
+const here = withGarden("demo");
 
 const PAGES = [
   "/",
@@ -37,7 +26,7 @@ const PAGES = [
 
 describe("in the garden, at 390 x 844", () => {
   it("no page is wider than the phone, and targets of the walk are 48 px tall", async () => {
-    const { page } = await visit(browser, garden.address, { width: 390, height: 844 });
+    const { page } = await here.visit({ width: 390, height: 844 });
     for (const path of PAGES) {
       await page.goto(path);
       const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
@@ -53,7 +42,7 @@ describe("in the garden, at 390 x 844", () => {
     await page.context().close();
   });
   it("from opening a bed to the next bed in four taps", async () => {
-    const { page } = await visit(browser, garden.address, { width: 390, height: 844 });
+    const { page } = await here.visit({ width: 390, height: 844 });
     await page.goto("/walk");
     await ready(page);
     await page.getByRole("link", { name: "Begin" }).click(); // the bed is open
@@ -79,7 +68,7 @@ describe("in the garden, at 390 x 844", () => {
     await page.context().close();
   });
   it("turns to the sunlight look and stays there", async () => {
-    const { page } = await visit(browser, garden.address, { width: 390, height: 844 });
+    const { page } = await here.visit({ width: 390, height: 844 });
     await page.goto("/walk");
     await ready(page);
     await page.getByRole("button", { name: "Switch between paper and sunlight" }).click();
@@ -92,7 +81,7 @@ describe("in the garden, at 390 x 844", () => {
 
 describe("by the keyboard alone", () => {
   it("goes to a part, answers a cue, saves, and opens the sheet of keys", async () => {
-    const { page } = await visit(browser, garden.address);
+    const { page } = await here.visit();
     await page.goto("/");
     await ready(page);
     await page.keyboard.press("g");
@@ -115,7 +104,7 @@ describe("by the keyboard alone", () => {
     await page.context().close();
   });
   it("reaches every control of the pick form by Tab, visibly focused", async () => {
-    const { page } = await visit(browser, garden.address);
+    const { page } = await here.visit();
     await page.goto("/picks/new");
     await ready(page);
     await page.keyboard.type("2 kg");
@@ -144,7 +133,7 @@ describe("by the keyboard alone", () => {
 describe("every page", () => {
   it("asks no other host, breaks no policy, and has no serious accessibility fault", async () => {
     const axe = readFileSync(join(ROOT, "node_modules", "axe-core", "axe.min.js"), "utf8");
-    const { page, troubles, outside } = await visit(browser, garden.address);
+    const { page, troubles, outside } = await here.visit();
     for (const path of PAGES) {
       await page.goto(path);
       await ready(page);
@@ -168,8 +157,32 @@ describe("every page", () => {
     expect(troubles).toEqual([]);
     await page.context().close();
   });
+  it("comes with the style of everything drawn in it: nothing moves under a finger when its scripts arrive", async () => {
+    for (const path of PAGES) {
+      const html = (await (await fetch(here.garden.address + path)).text()).replace(
+        /<noscript[\s\S]*?<\/noscript>/g,
+        "",
+      );
+      const styled = new Set(
+        [...html.matchAll(/data-emotion="ak([^"]*)"/g)].flatMap((m) =>
+          m[1]!
+            .trim()
+            .split(" ")
+            .map((id) => `ak-${id}`),
+        ),
+      );
+      const worn = [...html.matchAll(/ class="([^"]*)"/g)].flatMap((m) =>
+        m[1]!.split(" ").filter((c) => /^ak-\w+$/.test(c)),
+      );
+      expect(worn.length, path).toBeGreaterThan(20);
+      expect(
+        [...new Set(worn)].filter((c) => !styled.has(c)),
+        path,
+      ).toEqual([]);
+    }
+  });
   it("answers nonsense with a page that says so", async () => {
-    const { page } = await visit(browser, garden.address);
+    const { page } = await here.visit();
     for (const path of ["/rounds/nothing", "/walk/nothing", "/picks/nothing", "/handbook/moonfruit", "/no/such/page"]) {
       const response = await page.goto(path);
       expect(response?.status(), path).toBe(404);
@@ -178,7 +191,7 @@ describe("every page", () => {
     await page.context().close();
   });
   it("logs a pick before scripts load", async () => {
-    const { page } = await visit(browser, garden.address, { scripts: false });
+    const { page } = await here.visit({ scripts: false });
     await page.goto("/picks/new?planting=kale-curly");
     await page.getByLabel("On the scale").fill("450 g");
     await page.getByLabel("Note", { exact: true }).fill("no scripts");
@@ -191,7 +204,7 @@ describe("every page", () => {
 
 describe("what is refused", () => {
   const post = (headers: Record<string, string>, body = "intent=plan") =>
-    fetch(`${garden.address}/rounds`, {
+    fetch(`${here.garden.address}/rounds`, {
       method: "POST",
       headers: { "Content-Type": "application/x-www-form-urlencoded", ...headers },
       body,
@@ -199,15 +212,15 @@ describe("what is refused", () => {
     });
   it("a change from another site, or from nowhere", async () => {
     expect((await post({ Origin: "https://elsewhere.example" })).status).toBe(403);
-    expect((await post({ Origin: garden.address, "Sec-Fetch-Site": "cross-site" })).status).toBe(403);
+    expect((await post({ Origin: here.garden.address, "Sec-Fetch-Site": "cross-site" })).status).toBe(403);
     expect((await post({})).status).toBe(403);
   });
   it("a body that is too large", async () => {
-    expect((await post({ Origin: garden.address }, `intent=plan&x=${"y".repeat(300_000)}`)).status).toBe(413);
+    expect((await post({ Origin: here.garden.address }, `intent=plan&x=${"y".repeat(300_000)}`)).status).toBe(413);
   });
   it("every page carries a policy with a fresh nonce and no outside source", async () => {
     const policies = await Promise.all(
-      [1, 2].map(async () => (await fetch(garden.address)).headers.get("content-security-policy") ?? ""),
+      [1, 2].map(async () => (await fetch(here.garden.address)).headers.get("content-security-policy") ?? ""),
     );
     expect(policies[0]).toMatch(/script-src 'self' 'nonce-[^']+'/);
     expect(policies[0]).not.toBe(policies[1]);
@@ -217,7 +230,7 @@ describe("what is refused", () => {
 
 it("a demo started again keeps what was entered; --fresh begins anew", async () => {
   const first = await serveGarden("demo");
-  const { page } = await visit(browser, first.address);
+  const { page } = await visit(here.browser, first.address);
   await page.goto("/picks/new?planting=kale-curly");
   await ready(page);
   await page.getByLabel("On the scale").fill("333 g");

@@ -1,25 +1,14 @@
 import { readFileSync } from "node:fs";
-import type { Browser } from "playwright-core";
-import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { describe, expect, it } from "vitest";
 import { writeArchive } from "#formats/archive";
 import { demoGarden } from "#standins/demo-garden";
-import { forget, launch, ready, type Served, serveGarden, visit } from "./garden";
+import { ready, withGarden } from "./garden";
 
-let browser: Browser;
-let garden: Served;
-beforeAll(async () => {
-  garden = await serveGarden("serve");
-  browser = await launch();
-});
-afterAll(async () => {
-  await browser.close();
-  await garden.stop();
-  forget(garden);
-});
+const here = withGarden("serve");
 
 describe("a garden of one's own, from nothing", () => {
   it("leads from an empty garden to the first bed and planting", async () => {
-    const { page, troubles } = await visit(browser, garden.address);
+    const { page, troubles } = await here.visit();
     await page.goto("/");
     await ready(page);
     expect(await page.innerText("h1")).toBe("Welcome to your picking desk");
@@ -46,7 +35,7 @@ describe("a garden of one's own, from nothing", () => {
   });
 
   it("keeps what was typed when a bed or planting is wrong, and says where", async () => {
-    const { page } = await visit(browser, garden.address);
+    const { page } = await here.visit();
     await page.goto("/plot/beds/new");
     await ready(page);
     await page.getByLabel("Name", { exact: true }).fill("");
@@ -67,7 +56,7 @@ describe("a garden of one's own, from nothing", () => {
   });
 
   it("removes a bed with its planting, and undo brings both back", async () => {
-    const { page } = await visit(browser, garden.address);
+    const { page } = await here.visit();
     await page.goto("/plot");
     await ready(page);
     await page.getByRole("link", { name: "By the door" }).click();
@@ -83,7 +72,7 @@ describe("a garden of one's own, from nothing", () => {
 
 describe("weather comes in", () => {
   const paste = async (what: "record" | "forecast", lines: string) => {
-    const { page } = await visit(browser, garden.address);
+    const { page } = await here.visit();
     await page.goto("/weather");
     await ready(page);
     await page.getByLabel("What it is").selectOption(what);
@@ -120,7 +109,7 @@ describe("weather comes in", () => {
 });
 
 it("brings a whole garden back from its archive, and gives the same archive out again", async () => {
-  const { page } = await visit(browser, garden.address);
+  const { page } = await here.visit();
   const demo = JSON.parse(JSON.stringify(demoGarden())) as ReturnType<typeof demoGarden>;
   await page.goto("/settings");
   await ready(page);

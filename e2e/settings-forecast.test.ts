@@ -1,19 +1,11 @@
-import type { Browser, Page } from "playwright-core";
-import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { forget, launch, ready, type Served, serveGarden, visit } from "./garden";
+import type { Page } from "playwright-core";
+import { beforeAll, describe, expect, it } from "vitest";
+import { ready, withGarden } from "./garden";
 
-let browser: Browser;
-let garden: Served;
+const here = withGarden("demo");
 let page: Page;
 beforeAll(async () => {
-  garden = await serveGarden("demo");
-  browser = await launch();
-  ({ page } = await visit(browser, garden.address, { width: 390, height: 844 }));
-});
-afterAll(async () => {
-  await browser.close();
-  await garden.stop();
-  forget(garden);
+  ({ page } = await here.visit({ width: 390, height: 844 }));
 });
 
 it("a forecast brought in as CSV moves the frost bed by bed, and undo brings the old one back", async () => {

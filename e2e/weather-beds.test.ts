@@ -1,18 +1,8 @@
-import type { Browser, Page } from "playwright-core";
-import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { forget, launch, ready, type Served, serveGarden, visit } from "./garden";
+import type { Page } from "playwright-core";
+import { describe, expect, it } from "vitest";
+import { forget, ready, serveGarden, visit, withGarden } from "./garden";
 
-let browser: Browser;
-let garden: Served;
-beforeAll(async () => {
-  garden = await serveGarden("demo");
-  browser = await launch();
-});
-afterAll(async () => {
-  await browser.close();
-  await garden.stop();
-  forget(garden);
-});
+const here = withGarden("demo");
 
 /** Chance of frost in a bed as the page says it, percent. */
 async function frostIn(page: Page, bed: string): Promise<number> {
@@ -23,7 +13,7 @@ async function frostIn(page: Page, bed: string): Promise<number> {
 
 describe("a bed's own night", () => {
   it("a thermometer reading moves the bed's frost chance, a nonsense one is refused, undo takes it out", async () => {
-    const { page } = await visit(browser, garden.address);
+    const { page } = await here.visit();
     await page.goto("/weather?day=2026-10-09");
     await ready(page);
     const before = await frostIn(page, "Upper third");
@@ -46,7 +36,7 @@ describe("a bed's own night", () => {
     await page.context().close();
   });
   it("a cover tonight lowers the chance and what would be harmed, on the plan too; off again brings it back", async () => {
-    const { page } = await visit(browser, garden.address);
+    const { page } = await here.visit();
     await page.goto("/weather?day=2026-10-09");
     await ready(page);
     const before = await frostIn(page, "Brook bed");
@@ -61,7 +51,7 @@ describe("a bed's own night", () => {
     await page.context().close();
   });
   it("a forecast typed by hand comes into force; half a day of one is refused beside it", async () => {
-    const { page } = await visit(browser, garden.address, { width: 390, height: 844 });
+    const { page } = await here.visit({ width: 390, height: 844 });
     await page.goto("/weather");
     await ready(page);
     await page.getByLabel("Tue 6 Oct, low, °C").fill("4");
@@ -80,7 +70,7 @@ describe("a bed's own night", () => {
   });
   it("says the good hours, the soil and what is in danger, dearest first", async () => {
     const fresh = await serveGarden("demo");
-    const { page } = await visit(browser, fresh.address);
+    const { page } = await visit(here.browser, fresh.address);
     await page.goto("/weather?day=2026-10-09");
     const text = await page.innerText("main");
     expect(text).toMatch(
@@ -95,7 +85,7 @@ describe("a bed's own night", () => {
   });
   it("a station's own columns are shown first, a wrong unit is mended, and only then the days come in", async () => {
     const fresh = await serveGarden("demo");
-    const { page } = await visit(browser, fresh.address);
+    const { page } = await visit(here.browser, fresh.address);
     await page.goto("/weather");
     await ready(page);
     await page
