@@ -9,7 +9,7 @@ import { planNoteSchema, roundLineSchema, roundSchema } from "#core/planning/rou
 import { checkSchema, localTimeSchema, readingSchema } from "#core/readiness/check";
 import { readingFault } from "#core/readiness/cue-kinds/index";
 import { bedReadingSchema, coverSchema } from "#core/weather/bed-offset";
-import { weatherDaySchema } from "#core/weather/daily";
+import { forecastDaySchema, weatherDaySchema } from "#core/weather/daily";
 import { containerSchema, pickSchema } from "#core/weighing/pick";
 import { type LocatedError, MOST_ERRORS, type ReadResult } from "./located";
 
@@ -36,7 +36,7 @@ export const archiveSchema = z.object({
         id: z.string(),
         source: z.string(),
         issuedOn: daySchema,
-        days: z.array(weatherDaySchema).max(60),
+        days: z.array(forecastDaySchema).max(60),
       }),
     )
     .max(20_000),

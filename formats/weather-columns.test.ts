@@ -68,6 +68,36 @@ describe("reading by columns", () => {
     expect(first.ok && gapsIn(first.value)).toBe(2);
     expect(gapsIn([])).toBe(0);
   });
+  it.each([
+    [
+      "a column called Time that holds whole dates is the date, one a day",
+      "Time,Outdoor low,Outdoor high\n2026-03-01,1,9\n2026-03-02,2,8",
+      ["date", "tmin", "tmax"],
+      false,
+    ],
+    [
+      "hours beside the date are hours",
+      "Date,Time,Air temp\n2026-03-01,01:00,4\n2026-03-01,02:00,4",
+      ["date", "time", "temp"],
+      true,
+    ],
+    [
+      "what is indoors or in the soil stays out",
+      "Date,Indoor low,Soil temp,Lowest,Highest\n2026-03-01,18,6,1,9",
+      ["date", null, null, "tmin", "tmax"],
+      false,
+    ],
+    [
+      "windspeed's highest is not the day's",
+      "Date,Min temp,Max temp,High wind gust\n2026-03-01,1,9,14",
+      ["date", "tmin", "tmax", "gust"],
+      false,
+    ],
+  ] as [string, string, (string | null)[], boolean][])("guesses: %s", (_, text, fields, hourly) => {
+    const seen = previewColumns(text);
+    expect(seen.ok && seen.value.columns.map((c) => c.field)).toEqual(fields);
+    expect(seen.ok && seen.value.hourly).toBe(hourly);
+  });
   it("any daily record comes through its own columns unchanged", () => {
     const day = fc.record({
       min: fc.integer({ min: -30, max: 20 }),

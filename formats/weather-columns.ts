@@ -54,8 +54,8 @@ export type Preview = { columns: ColumnUse[]; samples: string[][]; rows: number;
 const NAMES: [ColumnField, RegExp][] = [
   ["date", /^(date|day|datum|dt|timestamp|date.?time|valid|local.?time)/],
   ["time", /^(time|hour|hh|stunde)/],
-  ["tmin", /(t|temp\w*)[ _.]?(min|low)|min\w*[ _.]?(t|temp)|^low/],
-  ["tmax", /(t|temp\w*)[ _.]?(max|high)|max\w*[ _.]?(t|temp)|^high/],
+  ["tmin", /(^|[ _.(])(t|temp\w*)[ _.]?(min|low)|min\w*[ _.]?(t|temp)|\blow(est)?\b/],
+  ["tmax", /(^|[ _.(])(t|temp\w*)[ _.]?(max|high)|max\w*[ _.]?(t|temp)|\bhigh(est)?\b/],
   ["gust", /gust|peak.?wind|max.?wind|wind.?max/],
   ["wind", /wind|speed/],
   ["rain", /rain|precip|prcp/],
@@ -63,6 +63,11 @@ const NAMES: [ColumnField, RegExp][] = [
   ["cloud", /cloud|sky/],
   ["temp", /temp|^t$|^ta$|air/],
 ];
+
+/** Words that keep a column out: it is measured, but it is not the weather that is asked for. */
+const NOT_THE_AIR = /dew|soil|pressure|baro|chill|index|indoor|inside|avg.?sea/;
+const holdsDate = (value: string): boolean =>
+  /^(\d{4}[-/.]\d{1,2}[-/.]\d{1,2}|\d{1,2}[-/.]\d{1,2}[-/.]\d{4})/.test(value);
 
 /**
  * Guesses what each column of a station's file holds and in which unit, from its heading and its values; every guess
@@ -73,12 +78,19 @@ export function previewColumns(text: string): ReadResult<Preview> {
   if (!table.ok) return table;
   const { headings, rows } = table.value;
   const used = new Set<ColumnField>();
+  const valuesOf = (at: number) => rows.slice(0, 400).map((r) => (r.cells[at] ?? "").trim());
+  // a column called “time” that holds whole dates is the date, whatever it is called
+  const dated = headings.findIndex((_, at) => valuesOf(at).slice(0, 20).some(holdsDate));
+  if (dated >= 0) used.add("date");
   const columns = headings.map((heading, at): ColumnUse => {
     const name = heading.toLowerCase();
-    const values = rows.slice(0, 400).map((r) => (r.cells[at] ?? "").trim());
-    const field = /dew|soil|pressure|chill|index|avg.?sea/.test(name)
-      ? null
-      : (NAMES.find(([f, pattern]) => !used.has(f) && pattern.test(name))?.[0] ?? null);
+    const values = valuesOf(at);
+    const field =
+      at === dated
+        ? "date"
+        : NOT_THE_AIR.test(name)
+          ? null
+          : (NAMES.find(([f, pattern]) => !used.has(f) && pattern.test(name))?.[0] ?? null);
     if (field) used.add(field);
     return { heading, field, unit: field ? guessUnit(field, name, values) : "" };
   });

@@ -34,22 +34,31 @@ describe("the chance of being ready, on plants that grow by other equations", ()
   });
 });
 
-describe("the chance of frost from a source that is too warm by 1.5 K, over 1,000 nights", () => {
-  const nights = frostTrial(1000, 2, 1.5, 7);
-  const learned = nights.map((n) => ({ filter: n.learned, truth: n.truth }));
-  it("is put to a climate where some nights freeze and most do not", () => {
-    const frosts = nights.filter((n) => n.truth === 1).length;
-    expect(frosts).toBeGreaterThan(200);
-    expect(frosts).toBeLessThan(700);
-  });
-  it("is better once the source's own misses are known", () => {
-    expect(brier(nights, (n) => n.learned)).toBeLessThan(0.8 * brier(nights, (n) => n.assumed));
-  });
-  it("means what it says in each fifth of the scale, within three binomial standard errors", () => {
-    for (const bin of reliability(learned)) {
-      expect(bin.count).toBeGreaterThan(10);
-      const error = Math.sqrt((bin.said * (1 - bin.said)) / bin.count);
-      expect(Math.abs(bin.said - bin.came)).toBeLessThan(3 * error + 0.01);
+describe("the chance of frost from a source too warm by 1.5 K whose ensemble is half as wide as it should be", () => {
+  const runs = [2, 5].map((lead) => ({ lead, nights: frostTrial(1000, lead, { biasC: 1.5, narrow: 0.5 }, 7) }));
+  it("is put to 1,000 nights of which some freeze and most do not", () => {
+    for (const { nights } of runs) {
+      expect(nights).toHaveLength(1000);
+      const frosts = nights.filter((n) => n.truth === 1).length;
+      expect(frosts).toBeGreaterThan(200);
+      expect(frosts).toBeLessThan(700);
     }
+  });
+  it("is better once the source's own misses are known: than the members as they come, than an assumed error", () => {
+    for (const { nights } of runs) {
+      const ensemble = brier(nights, (n) => n.ensemble);
+      expect(ensemble).toBeLessThan(0.6 * brier(nights, (n) => n.raw));
+      expect(ensemble).toBeLessThan(0.7 * brier(nights, (n) => n.assumed));
+      expect(brier(nights, (n) => n.single)).toBeLessThan(0.7 * brier(nights, (n) => n.assumed));
+    }
+  });
+  it.each(["ensemble", "single"] as const)("by the %s means what it says in each fifth of the scale", (way) => {
+    for (const { nights } of runs)
+      for (const bin of reliability(nights.map((n) => ({ filter: n[way], truth: n.truth })))) {
+        expect(bin.count).toBeGreaterThan(10);
+        // three binomial standard errors, and a hundredth for the rounding of the record
+        const error = Math.sqrt((bin.said * (1 - bin.said)) / bin.count);
+        expect(Math.abs(bin.said - bin.came)).toBeLessThan(3 * error + 0.01);
+      }
   });
 });

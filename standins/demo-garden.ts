@@ -33,6 +33,9 @@ const garden: Garden = {
   lineMinutes: 3,
 };
 
+/** Issues of the desk that the garden has kept: enough to know how good it is. */
+const FORECASTS_KEPT = 21;
+
 /** The spell that the scenario tells: a gale with rain, then a clear, still cold night. Day, low, high, rain, wind, gust, cloud, humidity. */
 const SPELL = `
 2026-10-04  8.1 15.2  1.2  3.1  7.4  70 84
@@ -125,7 +128,7 @@ export function demoGarden(): Archive {
     roundLines: [],
     picks: picks.sort((a, b) => (a.at < b.at ? -1 : 1)),
     weather,
-    forecasts: [-4, -2, 0].map((ago) => ({
+    forecasts: Array.from({ length: FORECASTS_KEPT }, (_, k) => k - FORECASTS_KEPT + 1).map((ago) => ({
       id: `issued-${addDays(TODAY, ago)}`,
       ...desk.forecast(addDays(TODAY, ago), 14),
     })),

@@ -1,6 +1,7 @@
 import { addDays, type Day, dayOfYear, dayRange, daysBetween } from "#core/calendar/day";
-import type { Forecast, WeatherDay } from "#core/weather/daily";
-import { chance } from "./random";
+import type { Forecast, Member, WeatherDay } from "#core/weather/daily";
+import { type Chance, chance } from "./random";
+import { spells } from "./spells";
 
 /** What a station and a forecast office give: the interface that a real one would stand behind too. */
 export type WeatherDesk = {
@@ -18,10 +19,20 @@ export type DeskClimate = { meanC: number; swingC: number; daySpanC: number };
 
 const round1 = (x: number) => Math.round(x * 10) / 10;
 
+/** Members of the desk's ensemble. */
+export const MEMBERS = 20;
+
+/** Standard error of the desk's night minimum by days ahead, K, on a day of usual doubt. */
+const missC = (ahead: number) => (ahead === 0 ? 0 : Math.min(2.4, 0.25 + 0.17 * ahead));
+/** Relative error of its rain and wind by days ahead. */
+const missShare = (ahead: number) => Math.min(0.5, 0.05 + 0.035 * ahead);
+
 /**
  * A simulated station and forecast desk: a seasonal year with anomalies that persist for days, fronts with rain and
- * wind, and clear still nights between them. Forecasts are the coming truth with errors that grow with lead time.
- * Seeded: the same seed gives the same weather for the same days, wherever it is asked from.
+ * wind, clear still nights between them, and spells of heat, thunder and gale. Forecasts are the coming truth with
+ * errors that grow with lead time and are larger on some days than on others; the ensemble knows how large, its fronts
+ * come a day early or late in some members. Seeded: the same seed gives the same weather for the same days, wherever
+ * it is asked from.
  */
 export function simulatedDesk(
   seed: number,
@@ -32,6 +43,7 @@ export function simulatedDesk(
   const told = new Map(episodes.map((e) => [e.day, e]));
   const truth: WeatherDay[] = [];
   const luck = chance(seed);
+  const spell = spells(chance(seed * 13 + 7));
   let anomaly = 0;
   let wetness = 0;
   const extendTo = (day: Day) => {
@@ -64,7 +76,7 @@ export function simulatedDesk(
         humidityPct: Math.round(humidity),
         cloudPct: Math.round(cloud),
       };
-      truth.push({ ...day, ...told.get(date) });
+      truth.push({ ...spell(day), ...told.get(date) });
     }
   };
   const on = (day: Day): WeatherDay => {
@@ -75,29 +87,66 @@ export function simulatedDesk(
     name: "Simulated forecast desk",
     record: (first, last) => dayRange(first, daysBetween(first, last) + 1).map(on),
     forecast(issuedOn, days) {
+      const issue = daysBetween(from, issuedOn);
+      // how doubtful the weather is today, for the desk and its ensemble alike
+      const doubt = Math.min(1.7, Math.max(0.6, Math.exp(0.3 * chance(seed * 7 + issue).normal())));
+      const paths = Array.from({ length: MEMBERS }, (_, i) =>
+        memberPath(chance(seed * 57 + issue * 131 + i), doubt, days, (k) => on(addDays(issuedOn, k))),
+      );
       return {
         source: this.name,
         issuedOn,
         days: dayRange(issuedOn, days).map((day, ahead) => {
           const real = on(day);
-          const error = chance(seed * 31 + daysBetween(from, issuedOn) * 97 + ahead);
-          const miss = ahead === 0 ? 0 : Math.min(2.4, 0.25 + 0.17 * ahead);
-          const shift = miss * error.normal();
-          const share = Math.min(0.5, 0.05 + 0.035 * ahead);
-          const off = () => Math.max(0.2, 1 + share * error.normal());
+          const error = chance(seed * 31 + issue * 97 + ahead);
+          const shift = missC(ahead) * doubt * error.normal();
+          const off = () => Math.max(0.2, 1 + missShare(ahead) * error.normal());
           const tempMinC = round1(real.tempMinC + shift);
-          return {
-            day,
+          const main = {
             tempMinC,
             tempMaxC: round1(Math.max(tempMinC, real.tempMaxC + 0.7 * shift)),
             rainMm: round1(real.rainMm * off()),
             windMs: round1((real.windMs ?? 2) * off()),
             gustMs: round1((real.gustMs ?? 4) * off()),
+          };
+          return {
+            day,
+            ...main,
             humidityPct: real.humidityPct,
             cloudPct: Math.round(Math.min(100, Math.max(0, (real.cloudPct ?? 50) * off()))),
+            members: paths.map((p) => {
+              const low = round1(tempMinC + p[ahead]!.shiftC);
+              return {
+                tempMinC: low,
+                tempMaxC: round1(Math.max(low, main.tempMaxC + 0.7 * p[ahead]!.shiftC)),
+                rainMm: p[ahead]!.rainMm,
+                gustMs: p[ahead]!.gustMs,
+              };
+            }),
           };
         }),
       };
     },
   };
+}
+
+/** One member: how much colder or warmer than the main forecast it is each day, and when its fronts come. */
+function memberPath(
+  luck: Chance,
+  doubt: number,
+  days: number,
+  on: (ahead: number) => WeatherDay,
+): (Pick<Member, "rainMm" | "gustMs"> & { shiftC: number })[] {
+  let drift = luck.normal();
+  return Array.from({ length: days }, (_, ahead) => {
+    drift = 0.7 * drift + Math.sqrt(1 - 0.49) * luck.normal();
+    const late = luck.next() < Math.min(0.5, 0.05 * ahead * doubt) ? (luck.next() < 0.5 ? -1 : 1) : 0;
+    const front = on(Math.max(0, ahead + late));
+    const share = Math.max(0.2, 1 + missShare(ahead) * doubt * luck.normal());
+    return {
+      shiftC: missC(ahead) * doubt * drift,
+      rainMm: round1(front.rainMm * share),
+      gustMs: front.gustMs === null ? null : round1(front.gustMs * Math.max(0.5, share)),
+    };
+  });
 }

@@ -40,15 +40,15 @@ export function WeatherImport({ faults, record, today, simulated }: Props) {
             <Box>
               <Field
                 name="file"
-                label="CSV file"
-                hint="Columns: date, tmin, tmax (°C) or tmin_f, tmax_f; and as known rain (mm) or rain_in, wind and gust (m/s) or _kmh, _mph, humidity, cloud."
+                label="File"
+                hint="CSV with date, tmin, tmax (°C) or tmin_f, tmax_f; as known rain (mm) or rain_in, wind and gust (m/s) or _kmh, _mph, humidity, cloud; for an ensemble also member. A forecast may be JSON too."
                 faults={null}
               >
                 {(p) => (
                   <Input
                     {...p}
                     type="file"
-                    accept=".csv,.txt,text/csv"
+                    accept=".csv,.txt,.json,text/csv,application/json"
                     py="2"
                     aria-invalid={faults?.errors.file ? true : undefined}
                   />

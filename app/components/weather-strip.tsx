@@ -21,6 +21,7 @@ const WORDS: Record<Hazard["kind"], string> = {
   gale: "gale",
   downpour: "rain",
   heat: "heat",
+  thunder: "thunder",
   dew: "dew",
 };
 

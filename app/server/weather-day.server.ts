@@ -2,8 +2,9 @@ import { type Day, daysBetween } from "#core/calendar/day";
 import { type SunTimes, sunTimes } from "#core/calendar/sun";
 import { bedMinC, coverNight, stillness } from "#core/weather/bed-night";
 import { cropHazards } from "#core/weather/crop-hazards";
+import { frostChances, type Night, nightAt, nightChance } from "#core/weather/ensemble";
 import { dryFrom, wetHours } from "#core/weather/foliage";
-import { fitFrostFormula, fittedMinC, frostChance, frostClass, hoursUntilTemp } from "#core/weather/frost";
+import { fitFrostFormula, fittedMinC, frostClass, hoursUntilTemp } from "#core/weather/frost";
 import { firstFrosts, frostDay, growingDaysLeft } from "#core/weather/frost-dates";
 import { HEAT_WORDS, heatBand, heatIndexC, windChillC } from "#core/weather/heat-index";
 import { type CurveDay, hourlyTemps, tempAtHour } from "#core/weather/hourly-curve";
@@ -36,6 +37,7 @@ export function dayView(d: Desk, at: number) {
   const curveOf = (k: number): CurveDay => ({
     tempMaxC: days[k]!.weather.tempMaxC,
     tempMinC: days[k]!.weather.tempMinC,
+    prevMaxC: days[k - 1]?.weather.tempMaxC ?? days[k]!.weather.tempMaxC,
     nextMinC: days[k + 1]?.weather.tempMinC ?? days[k]!.weather.tempMinC,
     sunriseHour: sun.sunriseHour,
     sunsetHour: sun.sunsetHour,
@@ -95,41 +97,76 @@ export function dayView(d: Desk, at: number) {
 }
 export type DayView = ReturnType<typeof dayView>;
 
+/** The night before a day in one bed, its own offset, cover and doubt reckoned in, and what is laid over it. */
+function nightInBed(
+  d: Desk,
+  bed: Desk["snapshot"]["beds"][number],
+  at: number,
+): { night: Night; coverId: string | null } {
+  const chosen = d.outlook.days[at]!;
+  const learned = d.outlook.offsets.get(bed.id)!;
+  const coverId = d.snapshot.covers.find((c) => c.bedId === bed.id && c.day === chosen.weather.day)?.id ?? null;
+  const minC = bedMinC(coverId ? coverNight(chosen.weather) : chosen.weather, {
+    ...bed,
+    nightOffsetC: learned.offsetC,
+  });
+  const doubtC = learned.nights > 0 ? learned.sdC * stillness(chosen.weather) : 0;
+  return { night: nightAt(chosen.night, minC - chosen.night.minC, doubtC), coverId };
+}
+
 /** Every bed on the night before a day: lowest temperature, chances, its cover, and what its thermometer taught. */
 export function bedNights(d: Desk, at: number) {
-  const chosen = d.outlook.days[at]!;
-  const { day } = chosen.weather;
-  const covered = new Map(d.snapshot.covers.filter((c) => c.day === day).map((c) => [c.bedId, c.id]));
   return d.snapshot.beds
     .map((bed) => {
-      const learned = d.outlook.offsets.get(bed.id)!;
-      const air = { ...bed, nightOffsetC: learned.offsetC };
-      const laid = covered.get(bed.id) ?? null;
-      const night = laid ? coverNight(chosen.weather) : chosen.weather;
-      const minC = bedMinC(night, air);
-      const errorC = Math.hypot(chosen.errorC, learned.nights > 0 ? learned.sdC * stillness(chosen.weather) : 0);
+      const { night, coverId } = nightInBed(d, bed, at);
       return {
         id: bed.id,
         name: bed.name,
-        minC,
-        coverId: laid,
+        minC: night.minC,
+        coverId,
         /** a frame or tunnel is covered already */
         open: bed.cover === "none",
-        chance: frostChance(minC, errorC, 0),
-        learned: { ...learned, saidC: bed.nightOffsetC },
+        chance: nightChance(night, 0),
+        learned: { ...d.outlook.offsets.get(bed.id)!, saidC: bed.nightOffsetC },
         readings: d.snapshot.bedReadings.filter((r) => r.bedId === bed.id).slice(-3),
         growing: d.outlook.plantings
           .filter((p) => p.bed.id === bed.id)
           .map((p) => ({
             id: p.planting.id,
             kind: p.planting.kind || p.crop.name,
-            harm: frostChance(minC, errorC, p.crop.weather.killC),
+            harm: nightChance(night, p.crop.weather.killC),
           })),
       };
     })
     .sort((a, b) => a.minC - b.minC);
 }
 export type BedNight = ReturnType<typeof bedNights>[number];
+
+const NIGHTS_SHOWN = 7;
+
+/** The coming nights in every bed, coldest bed first: the chance of each freeze class. */
+export function frostTable(d: Desk) {
+  const days = d.outlook.days
+    .map((x, at) => ({ day: x.weather.day, from: x.from, at }))
+    .slice(1, NIGHTS_SHOWN + 1)
+    .filter((x) => x.from === "forecast");
+  const beds = d.snapshot.beds
+    .map((bed) => {
+      const nights = days.map(({ at }) => {
+        const { night, coverId } = nightInBed(d, bed, at);
+        return { minC: night.minC, covered: coverId !== null, ...frostChances(night) };
+      });
+      return { id: bed.id, name: bed.name, nights, lowest: Math.min(...nights.map((n) => n.minC)) };
+    })
+    .sort((a, b) => a.lowest - b.lowest);
+  return {
+    days: days.map((x) => x.day),
+    beds,
+    members: Math.max(0, ...d.outlook.days.map((x) => x.members.length)),
+    spreadRatio: d.outlook.spreadRatio,
+  };
+}
+export type FrostTable = ReturnType<typeof frostTable>;
 
 const MOST_HAZARDS = 9;
 

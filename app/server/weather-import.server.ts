@@ -2,6 +2,7 @@ import { addDays, sayDate } from "#core/calendar/day";
 import type { WeatherDay } from "#core/weather/daily";
 import { change } from "#db/change";
 import { saveWeather } from "#db/garden";
+import { type ReadForecast, readForecast } from "#formats/forecast";
 import { type LocatedError, MOST_ERRORS, type ReadResult, sayError } from "#formats/located";
 import {
   COLUMN_FIELDS,
@@ -53,13 +54,19 @@ export function importWeather(d: Desk, typed: Record<string, string>, text: stri
       seen.value.columns.map((c) => c.heading),
     );
     const read = readByColumns(text, columns);
-    if (read.ok) return keep(d, typed, read);
+    if (read.ok) return typed.what === "forecast" ? keepForecast(d, typed, plain(read)) : keep(d, typed, read);
     return {
       kind: "preview",
       text,
       preview: { ...seen.value, columns },
       faults: { errors: { file: listed(read.errors) }, typed },
     };
+  }
+  if (typed.what === "forecast" && typed.intent !== "preview") {
+    const forecast = readForecast(text);
+    if (forecast.ok) return keepForecast(d, typed, forecast);
+    // headings that are not the documented ones can still be set right column by column
+    if (!forecast.errors.every((e) => e.row === 1)) return refused(listed(forecast.errors));
   }
   const read = typed.intent === "preview" ? null : readWeatherCsv(text);
   if (read?.ok) return keep(d, typed, read);
@@ -70,20 +77,41 @@ export function importWeather(d: Desk, typed: Record<string, string>, text: stri
   return refused(listed(read && !read.ok ? read.errors : seen && !seen.ok ? seen.errors : []));
 }
 
+const plain = (
+  read: Extract<ReadResult<WeatherDay[]>, { ok: true }>,
+): Extract<ReadResult<ReadForecast>, { ok: true }> => ({
+  ...read,
+  value: { source: null, issuedOn: null, days: read.value },
+});
+
+function keepForecast(
+  d: Desk,
+  typed: Record<string, string>,
+  read: Extract<ReadResult<ReadForecast>, { ok: true }>,
+): Imported {
+  const refused = (message: string): Imported => ({ kind: "refused", faults: { errors: { file: message }, typed } });
+  const { days } = read.value;
+  const first = days[0]!.day;
+  const last = days.at(-1)!.day;
+  if (last < d.today) return refused(`These days end on ${last}: that is a record, not a forecast.`);
+  if (days.length > 60) return refused("A forecast may have at most 60 days.");
+  const source = (typed.source ?? "").trim() || read.value.source || "Imported forecast";
+  const issuedOn = read.value.issuedOn ?? (first < d.today ? first : d.today);
+  if (issuedOn > d.today) return refused(`It says it was issued on ${issuedOn}, which has not been yet.`);
+  const members = Math.max(0, ...days.map((x) => x.members?.length ?? 0));
+  const journalId = change(
+    db(),
+    `Forecast brought in: ${days.length} days${members > 0 ? `, ${members} members` : ""}`,
+    d.now,
+    (c) => c.put("forecasts", { id: newForecastId(), source, issuedOn, days }),
+  );
+  return { kind: "done", journalId, notes: read.notes };
+}
+
 function keep(d: Desk, typed: Record<string, string>, read: Extract<ReadResult<WeatherDay[]>, { ok: true }>): Imported {
   const refused = (message: string): Imported => ({ kind: "refused", faults: { errors: { file: message }, typed } });
   const first = read.value[0]!.day;
   const last = read.value.at(-1)!.day;
-  if (typed.what === "forecast") {
-    if (last < d.today) return refused(`These days end on ${last}: that is a record, not a forecast.`);
-    if (read.value.length > 60) return refused("A forecast may have at most 60 days.");
-    const source = (typed.source ?? "").trim() || "Imported forecast";
-    const issuedOn = first < d.today ? first : d.today;
-    const journalId = change(db(), `Forecast brought in: ${read.value.length} days`, d.now, (c) =>
-      c.put("forecasts", { id: newForecastId(), source, issuedOn, days: read.value }),
-    );
-    return { kind: "done", journalId, notes: read.notes };
-  }
   if (last >= d.today)
     return refused(
       `These days go on to ${last}: a record ends yesterday, ${addDays(d.today, -1)}, at the latest. Was it a forecast?`,

@@ -72,6 +72,21 @@ describe("day length", () => {
     expect(Math.abs((times?.sunriseHour ?? 0) - rise)).toBeLessThan(1 / 60);
     expect(Math.abs((times?.sunsetHour ?? 0) - set)).toBeLessThan(1 / 60);
   });
+  // C4.5: from when to when in 2026 the sun is up for less than ten hours (astronomy-engine), give or take a day
+  it.each([
+    [40, "2026-11-15", "2026-01-26"],
+    [45, "2026-11-05", "2026-02-05"],
+    [51.5, "2026-10-27", "2026-02-14"],
+  ])("C4.5 the short days at %d° begin and end when they should", (latitude, begins, ends) => {
+    const short = Array.from({ length: 365 }, (_, k) => addDays("2026-01-01", k)).filter((d) => {
+      const sun = sunTimes(d, latitude, 0, "UTC")!;
+      return sun.sunsetHour - sun.sunriseHour < 10;
+    });
+    const first = short.find((d) => d > "2026-07-01")!;
+    const last = short.filter((d) => d < "2026-07-01").at(-1)!;
+    expect(Math.abs(daysBetween(begins, first))).toBeLessThanOrEqual(1);
+    expect(Math.abs(daysBetween(ends, last))).toBeLessThanOrEqual(1);
+  });
   it("has no sunrise in the polar day", () => {
     expect(sunTimes("2024-06-21", 69.65, 18.96, "UTC")).toBeNull();
   });

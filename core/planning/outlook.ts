@@ -14,9 +14,10 @@ import { type PickedBefore, piecesPerDay, referenceWarmth, type Supply, supplyOf
 import { bedDay, COVER_WARMTH, coverNight } from "../weather/bed-night";
 import { type BedReading, type CoverNight, type LearnedOffset, learnOffset } from "../weather/bed-offset";
 import { type Climate, climateOf, weatherFor } from "../weather/climate";
-import { type Forecast, meanTempC, type WeatherDay } from "../weather/daily";
-import { type LeadSkill, skillOf } from "../weather/forecast-skill";
-import { type Hazard, hazardsOf } from "../weather/hazards";
+import { type Forecast, type Member, meanTempC, type WeatherDay } from "../weather/daily";
+import { correctedMembers, type Night } from "../weather/ensemble";
+import { type LeadSkill, skillOf, spreadRatio } from "../weather/forecast-skill";
+import { type Hazard, hazardsOf, LEAST_MEMBERS } from "../weather/hazards";
 import { netOf } from "../weighing/net";
 import type { Pick } from "../weighing/pick";
 import { type PlanProblem, type PlanSlot, slotTime, type Wishes } from "./problem";
@@ -56,6 +57,9 @@ export type DayOutlook = {
   weather: WeatherDay;
   from: "record" | "forecast" | "usual";
   errorC: number;
+  /** the station's night minimum as far as it is known: with members where the source gives an ensemble */
+  night: Night;
+  members: Member[];
   hazards: Hazard[];
   away: boolean;
 };
@@ -69,6 +73,8 @@ export type Outlook = {
   offsets: ReadonlyMap<string, LearnedOffset>;
   /** how the forecast's source has turned out, by days ahead */
   skill: LeadSkill[];
+  /** how far the source's ensemble has been too sure of itself (above 1), or too wide (below) */
+  spreadRatio: number;
 };
 
 /** Days ahead that the lanes and the planner look. */
@@ -93,11 +99,26 @@ export function outlookOf(snapshot: Snapshot, now: string, weighReadings = false
   const issuedOn = snapshot.forecast?.issuedOn ?? today;
   const skill = skillOf(snapshot.forecasts, record, snapshot.forecast?.source ?? "");
   const skillAt = (day: Day) => skill[Math.min(skill.length - 1, Math.max(0, daysBetween(issuedOn, day)))]!;
+  const ratio = spreadRatio(snapshot.forecasts, record, snapshot.forecast?.source ?? "", skill);
   // what a source has been wrong by on average is put right before anything is reckoned from it
+  const nights = new Map<Day, Night>();
+  const membersOn = new Map<Day, Member[]>();
   const forecast = new Map(
-    (snapshot.forecast?.days ?? []).map((w) => {
-      const tempMinC = Math.min(w.tempMaxC, w.tempMinC + skillAt(w.day).biasC);
-      return [w.day, { ...w, tempMinC }];
+    (snapshot.forecast?.days ?? []).map(({ members = [], ...w }) => {
+      const { biasC, spreadC } = skillAt(w.day);
+      const night =
+        members.length >= LEAST_MEMBERS
+          ? correctedMembers(
+              members.map((m) => m.tempMinC),
+              biasC,
+              ratio,
+              spreadC,
+            )
+          : { minC: w.tempMinC + biasC, errorC: spreadC, members: [] };
+      const minC = Math.min(w.tempMaxC, night.minC);
+      nights.set(w.day, { ...night, minC });
+      membersOn.set(w.day, members);
+      return [w.day, { ...w, tempMinC: minC }];
     }),
   );
   const growing = snapshot.plantings.filter((p) => p.endedOn === null && p.startedOn <= today);
@@ -107,7 +128,13 @@ export function outlookOf(snapshot: Snapshot, now: string, weighReadings = false
   const all = weatherFor(first, addDays(today, JUDGED_DAYS), record, forecast, climate);
   const weather = all.map((d) => d.weather);
   const ahead = all.slice(daysBetween(first, today), daysBetween(first, today) + HORIZON_DAYS + 1);
-  const errors = ahead.map((d) => (d.from === "usual" ? USUAL_ERROR_C : skillAt(d.weather.day).spreadC));
+  const nightOf = (d: (typeof ahead)[number]): Night =>
+    (d.from === "forecast" ? nights.get(d.weather.day) : undefined) ?? {
+      minC: d.weather.tempMinC,
+      errorC: d.from === "usual" ? USUAL_ERROR_C : skillAt(d.weather.day).spreadC,
+      members: [],
+    };
+  const known = ahead.map(nightOf);
   const readingsOf = groupBy(snapshot.bedReadings, (r) => r.bedId);
   const offsets = new Map(
     snapshot.beds.map((b) => [
@@ -163,7 +190,7 @@ export function outlookOf(snapshot: Snapshot, now: string, weighReadings = false
         bed,
         ahead.map((d) => d.weather),
       ),
-      errors,
+      known,
       before,
       referenceDays,
       standingPieces(planting, bed, crop, checks, before, referenceDays, weather, today),
@@ -173,11 +200,16 @@ export function outlookOf(snapshot: Snapshot, now: string, weighReadings = false
   const days = ahead.map((d, k) => ({
     weather: d.weather,
     from: d.from,
-    errorC: errors[k]!,
-    hazards: d.from === "usual" ? [] : hazardsOf(d.weather, errors[k]!, k),
+    errorC: known[k]!.errorC,
+    night: known[k]!,
+    members: d.from === "forecast" ? (membersOn.get(d.weather.day) ?? []) : [],
+    hazards:
+      d.from === "usual"
+        ? []
+        : hazardsOf(d.weather, known[k]!, k, d.from === "forecast" ? membersOn.get(d.weather.day) : []),
     away: isAway(d.weather.day, snapshot.trips),
   }));
-  return { now, today, days, plantings, climate, offsets, skill };
+  return { now, today, days, plantings, climate, offsets, skill, spreadRatio: ratio };
 }
 
 /** Pieces by age that stand on a repeat cropper, when they were counted within the last three weeks; else null. */

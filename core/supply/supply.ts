@@ -6,7 +6,7 @@ import { daysAtTemp, warmth } from "../readiness/clock";
 import type { DayChances } from "../readiness/judge";
 import { bedDay, bedMinC } from "../weather/bed-night";
 import { meanTempC, type WeatherDay } from "../weather/daily";
-import { frostChance } from "../weather/frost";
+import { type Night, nightAt, nightChance } from "../weather/ensemble";
 import { GALE_GUST_MS } from "../weather/hazards";
 import { chanceAtOrBelow } from "../weather/normal";
 import type { Population } from "./population";
@@ -77,7 +77,7 @@ export type PickedBefore = { day: Day; netG: number };
  * by the gamma–Poisson rule on the handbook's yield.
  *
  * @param days judged chances of today and the coming days
- * @param weather the same days; errors are the standard errors of their night minimum, K
+ * @param weather the same days as the bed is covered; nights are what is known of their minima at the station
  * @param standing pieces standing today as counts and picks say; null when nobody counted
  * @param pickedReferenceDays warmth between the first and last pick of this planting, in reference days
  */
@@ -87,7 +87,7 @@ export function supplyOf(
   crop: Crop,
   days: readonly DayChances[],
   weather: readonly WeatherDay[],
-  errorsC: readonly number[],
+  nights: readonly Night[],
   picked: readonly PickedBefore[],
   pickedReferenceDays: number,
   standing: Population | null = null,
@@ -103,7 +103,7 @@ export function supplyOf(
     const gust = day.gustMs ?? 0;
     return {
       day: day.day,
-      killChance: frostChance(min, errorsC[k] ?? 2, crop.weather.killC),
+      killChance: nightChance(nightAt(nights[k]!, min - nights[k]!.minC), crop.weather.killC),
       galeChance:
         bed.cover === "none" || bed.cover === "fleece"
           ? 1 - chanceAtOrBelow(GALE_GUST_MS, gust, Math.max(0.5, gust * (0.12 + 0.015 * k)))

@@ -3,8 +3,8 @@ import type { Bed } from "../garden/bed";
 import type { Crop } from "../handbook/crop";
 import type { DayChances } from "../readiness/conclude";
 import { bedDay, bedMinC } from "./bed-night";
-import type { WeatherDay } from "./daily";
-import { frostChance } from "./frost";
+import type { Member, WeatherDay } from "./daily";
+import { type Night, nightAt, nightChance, shareOfMembers } from "./ensemble";
 import { DOWNPOUR_MM, GALE_GUST_MS } from "./hazards";
 import { chanceAtOrBelow, normalCdf } from "./normal";
 import { soilTempC } from "./soil";
@@ -24,20 +24,23 @@ export type CropHazard = {
   help: readonly ("pick" | "cover" | "wait" | "shade" | "net")[];
 };
 
+/** A coming day with what is known of its night, and the members of an ensemble where there is one. */
+export type HazardDay = { weather: WeatherDay; night: Night; members: readonly Member[] };
+
 /** Chance below which a hazard is not worth a word. */
 const LEAST = 0.15;
 const FRUITS = new Set(["fruit", "pod", "head"]);
 
 /**
  * What the coming days threaten one planting with, from the handbook's limits and the bed's own air.
- * @param days coming weather with the standard error of its night minimum, in order from today
+ * @param days coming weather in order from today
  * @param chances the planting's judged chances on the same days
  * @param before the past three weeks, for drought and soil
  */
 export function cropHazards(
   crop: Crop,
   bed: Bed,
-  days: readonly { weather: WeatherDay; errorC: number }[],
+  days: readonly HazardDay[],
   chances: readonly DayChances[],
   before: readonly WeatherDay[],
 ): CropHazard[] {
@@ -48,13 +51,14 @@ export function cropHazards(
   };
   let dry = dryDays(before);
   let soil = [...before];
-  days.forEach(({ weather: w, errorC }, k) => {
+  days.forEach(({ weather: w, night, members }, k) => {
     const add = (h: Omit<CropHazard, "day">) => {
       if (h.chance >= LEAST) found.push({ ...h, day: w.day });
     };
     const open = bed.cover === "none" || bed.cover === "fleece";
     const min = bedMinC(w, bed);
-    const kill = frostChance(min, errorC, crop.weather.killC);
+    const here = nightAt(night, min - night.minC);
+    const kill = nightChance(here, crop.weather.killC);
     add({
       kind: "frost",
       when: "night",
@@ -67,7 +71,7 @@ export function cropHazards(
       add({
         kind: "chill",
         when: "night",
-        chance: 0.9 * chanceAtOrBelow(crop.weather.chillC - 3, min, errorC),
+        chance: 0.9 * nightChance(here, crop.weather.chillC - 3),
         lossShare: 0.1,
         words: `nights well below ${crop.weather.chillC} °C chill it: pits, poor keeping`,
         help: ["pick", "cover"],
@@ -76,7 +80,7 @@ export function cropHazards(
       add({
         kind: "heat",
         when: "afternoon",
-        chance: normalCdf((bedDay(w, bed).tempMaxC - crop.weather.heatC) / Math.max(1, errorC)),
+        chance: normalCdf((bedDay(w, bed).tempMaxC - crop.weather.heatC) / Math.max(1, night.errorC)),
         lossShare: 0.15,
         words:
           crop.weather.notes.find((n) => /bolt|heat|over \d/i.test(n)) ?? `over ${crop.weather.heatC} °C it suffers`,
@@ -101,7 +105,10 @@ export function cropHazards(
       add({
         kind: "lodge",
         when: "all day",
-        chance: 1 - chanceAtOrBelow(GALE_GUST_MS, w.gustMs, Math.max(0.5, w.gustMs * (0.12 + 0.015 * k))),
+        chance:
+          members.length > 0
+            ? shareOfMembers(members, (m) => (m.gustMs ?? 0) >= GALE_GUST_MS)
+            : 1 - chanceAtOrBelow(GALE_GUST_MS, w.gustMs, Math.max(0.5, w.gustMs * (0.12 + 0.015 * k))),
         lossShare: crop.weather.galeLossShare,
         words: "a gale brings down or bruises part of it",
         help: ["pick"],

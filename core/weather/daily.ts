@@ -1,29 +1,44 @@
 import { z } from "zod";
 import { daySchema } from "../calendar/windows";
 
+const tempMinC = z.number().min(-60).max(50);
+const tempMaxC = z.number().min(-50).max(60);
+const rainMm = z.number().min(0).max(500);
+const gustMs = z.number().min(0).max(90).nullable();
+
 /** One day of weather at the station or of a forecast. Unknown stays null. */
-export const weatherDaySchema = z
-  .object({
-    day: daySchema,
-    tempMinC: z.number().min(-60).max(50),
-    tempMaxC: z.number().min(-50).max(60),
-    rainMm: z.number().min(0).max(500),
-    windMs: z.number().min(0).max(60).nullable(),
-    gustMs: z.number().min(0).max(90).nullable(),
-    humidityPct: z.number().min(1).max(100).nullable(),
-    cloudPct: z.number().min(0).max(100).nullable(),
-  })
-  .refine((d) => d.tempMaxC >= d.tempMinC, {
-    message: "the maximum is below the minimum",
-    path: ["tempMaxC"],
-  });
+const dayShape = z.object({
+  day: daySchema,
+  tempMinC,
+  tempMaxC,
+  rainMm,
+  windMs: z.number().min(0).max(60).nullable(),
+  gustMs,
+  humidityPct: z.number().min(1).max(100).nullable(),
+  cloudPct: z.number().min(0).max(100).nullable(),
+});
+const inOrder = (d: { tempMinC: number; tempMaxC: number }) => d.tempMaxC >= d.tempMinC;
+const order = { message: "the maximum is below the minimum", path: ["tempMaxC"] };
+export const weatherDaySchema = dayShape.refine(inOrder, order);
 export type WeatherDay = z.infer<typeof weatherDaySchema>;
 
-/** A forecast as issued: its days, and the standard error of the night minimum by days ahead. */
+/** One of the possible courses of a day that an ensemble gives. */
+export const memberSchema = z.object({ tempMinC, tempMaxC, rainMm, gustMs }).refine(inOrder, order);
+export type Member = z.infer<typeof memberSchema>;
+
+export const MOST_MEMBERS = 60;
+
+/** A day of a forecast: what is most likely, and the members where the source gives an ensemble. */
+export const forecastDaySchema = dayShape
+  .extend({ members: z.array(memberSchema).max(MOST_MEMBERS).optional() })
+  .refine(inOrder, order);
+export type ForecastDay = z.infer<typeof forecastDaySchema>;
+
+/** A forecast as issued: its source, the day of issue, its days in order. */
 export const forecastSchema = z.object({
   source: z.string().min(1).max(80),
   issuedOn: daySchema,
-  days: z.array(weatherDaySchema).min(1).max(60),
+  days: z.array(forecastDaySchema).min(1).max(60),
 });
 export type Forecast = z.infer<typeof forecastSchema>;
 

@@ -1,5 +1,6 @@
 import { type Day, daysBetween } from "../calendar/day";
 import { type Forecast, forecastErrorC, type WeatherDay } from "./daily";
+import { LEAST_SPREAD_C, meanOf, spreadOf } from "./ensemble";
 import { normalCdf as cdf } from "./normal";
 
 /** How a source's night minima have turned out, by days ahead. */
@@ -16,6 +17,8 @@ export type LeadSkill = {
 /** How many forecasts the assumed error weighs as many as (own estimate): a few misses do not condemn a source. */
 const PRIOR_COUNT = 8;
 const LONGEST_LEAD = 14;
+/** How many nights the trust in an ensemble's own spread weighs as many as (own estimate). */
+const PRIOR_NIGHTS = 20;
 
 /**
  * Compares every kept forecast of a source with the record of its days. Bias and spread are drawn towards none and
@@ -43,6 +46,34 @@ export function skillOf(
     const squares = all.reduce((s, x) => s + (x - biasC) ** 2, 0);
     return { lead, count: n, biasC, spreadC: Math.sqrt((PRIOR_COUNT * usual * usual + squares) / (PRIOR_COUNT + n)) };
   });
+}
+
+/**
+ * How far an ensemble of a source has been too sure of itself: the size of its errors over its members' spread, all
+ * leads together, drawn towards 1 until enough nights have passed. Above 1 it was too narrow.
+ * @param skill the biases by lead, taken out first
+ */
+export function spreadRatio(
+  forecasts: readonly Forecast[],
+  record: ReadonlyMap<Day, WeatherDay>,
+  source: string,
+  skill: readonly LeadSkill[],
+): number {
+  let nights = 0;
+  let squares = 0;
+  for (const f of forecasts) {
+    if (f.source !== source) continue;
+    for (const d of f.days) {
+      const lead = daysBetween(f.issuedOn, d.day);
+      const seen = record.get(d.day);
+      const minima = (d.members ?? []).map((m) => m.tempMinC);
+      if (!seen || lead < 0 || lead > LONGEST_LEAD || minima.length < 3) continue;
+      const error = seen.tempMinC - meanOf(minima) - (skill[lead]?.biasC ?? 0);
+      squares += (error / Math.max(LEAST_SPREAD_C, spreadOf(minima))) ** 2;
+      nights += 1;
+    }
+  }
+  return Math.sqrt((PRIOR_NIGHTS + squares) / (PRIOR_NIGHTS + nights));
 }
 
 /**

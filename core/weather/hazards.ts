@@ -1,9 +1,11 @@
 import type { Day } from "../calendar/day";
-import type { WeatherDay } from "./daily";
+import type { Member, WeatherDay } from "./daily";
+import { type Night, nightChance, shareOfMembers } from "./ensemble";
 import { dewPointC } from "./humid-air";
 import { normalCdf } from "./normal";
+import { thunderChance } from "./thunder";
 
-export type HazardKind = "frost" | "gale" | "downpour" | "heat" | "dew";
+export type HazardKind = "frost" | "gale" | "downpour" | "heat" | "thunder" | "dew";
 /** Something of the weather that a gardener plans around. `level` is the quantity that makes it so, metric. */
 export type Hazard = { day: Day; kind: HazardKind; chance: number; level: number };
 
@@ -13,6 +15,8 @@ export const GALE_GUST_MS = 17.2;
 export const DOWNPOUR_MM = 20;
 /** Heat in which people and leaf crops suffer: 30 °C (common practice). */
 export const HEAT_C = 30;
+/** Members from which on they are counted. */
+export const LEAST_MEMBERS = 8;
 
 /** Beaufort number of a wind, v = 0.836·B^1.5 (WMO). @example beaufort(17.2) // 8 */
 export function beaufort(speedMs: number): number {
@@ -30,20 +34,38 @@ export function isDewy(day: WeatherDay): boolean {
 /**
  * The hazards of one day at the station (frost is reckoned bed by bed elsewhere; here it is the station's own).
  * Chances widen with the days ahead: gusts by 12 % + 1.5 % a day, rain by half of itself, highs by the error given.
- * @param errorC standard error of the forecast's temperatures that day, K
+ * Where an ensemble is at hand, gusts, rain and heat count its members instead.
+ * @param night the station's night minimum as far as it is known
  */
-export function hazardsOf(day: WeatherDay, errorC: number, daysAhead: number): Hazard[] {
+export function hazardsOf(day: WeatherDay, night: Night, daysAhead: number, members: readonly Member[] = []): Hazard[] {
   const found: Hazard[] = [];
   const add = (kind: HazardKind, chance: number, level: number) => {
     if (chance >= 0.1) found.push({ day: day.day, kind, chance, level });
   };
-  add("frost", normalCdf((0 - day.tempMinC) / errorC), day.tempMinC);
+  const byMembers = (happens: (m: Member) => boolean, otherwise: number) =>
+    members.length >= LEAST_MEMBERS ? shareOfMembers(members, happens) : otherwise;
+  add("frost", nightChance(night, 0), day.tempMinC);
   if (day.gustMs !== null) {
     const spread = day.gustMs * (0.12 + 0.015 * daysAhead);
-    add("gale", spread > 0 ? normalCdf((day.gustMs - GALE_GUST_MS) / spread) : 0, day.gustMs);
+    const plain = spread > 0 ? normalCdf((day.gustMs - GALE_GUST_MS) / spread) : 0;
+    add(
+      "gale",
+      byMembers((m) => (m.gustMs ?? 0) >= GALE_GUST_MS, plain),
+      day.gustMs,
+    );
   }
-  if (day.rainMm > 0) add("downpour", normalCdf((day.rainMm - DOWNPOUR_MM) / (0.5 * day.rainMm)), day.rainMm);
-  add("heat", normalCdf((day.tempMaxC - HEAT_C) / errorC), day.tempMaxC);
+  const wet = day.rainMm > 0 ? normalCdf((day.rainMm - DOWNPOUR_MM) / (0.5 * day.rainMm)) : 0;
+  add(
+    "downpour",
+    byMembers((m) => m.rainMm >= DOWNPOUR_MM, wet),
+    day.rainMm,
+  );
+  add(
+    "heat",
+    byMembers((m) => m.tempMaxC >= HEAT_C, normalCdf((day.tempMaxC - HEAT_C) / night.errorC)),
+    day.tempMaxC,
+  );
+  add("thunder", thunderChance(day), day.rainMm);
   if (isDewy(day)) add("dew", 0.7, day.tempMinC);
   return found;
 }

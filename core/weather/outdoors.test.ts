@@ -232,7 +232,10 @@ describe("good hours for picking", () => {
 describe("what threatens one planting", () => {
   const before = plainWeather("2026-09-10", 20);
   const coming = (over: Partial<WeatherDay>[]) =>
-    over.map((o, k) => ({ weather: { ...plainWeather(addDays("2026-09-30", k), 1)[0]!, ...o }, errorC: 1.5 }));
+    over.map((o, k) => {
+      const weather = { ...plainWeather(addDays("2026-09-30", k), 1)[0]!, ...o };
+      return { weather, night: { minC: weather.tempMinC, errorC: 1.5, members: [] }, members: [] };
+    });
   const ask = (cropId: string, age: number, over: Partial<WeatherDay>[], cover: "none" | "polytunnel" = "none") => {
     const j = judge(situation({ cropId, age }));
     const crop = situation({ cropId, age: 1 }).crop;

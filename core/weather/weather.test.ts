@@ -129,23 +129,30 @@ describe("degree days (C3)", () => {
   });
 });
 
-describe("hourly curve, Goudriaan & van Laar 1994 (C5.1 column G)", () => {
+describe("hourly curve, the de Wit scheme (C5.1 column W)", () => {
   const worked = { tempMaxC: 24, tempMinC: 10, nextMinC: 10, sunriseHour: 5, sunsetHour: 19 };
   it.each([
-    [0, 11.6413],
-    [4, 10.1872],
+    [0, 13.5],
+    [2, 11.3369],
+    [4, 10.153],
     [5, 10],
-    [8, 17.3701],
-    [12, 23.4656],
-    [17, 21.1722],
-    [19, 17.3701],
-    [22, 13.1336],
+    [8, 13.5],
+    [10, 18.2155],
+    [12, 22.3623],
+    [14, 24],
+    [17, 22.6631],
+    [19, 20.5],
+    [21, 17.7317],
+    [22, 16.2683],
   ])("at %d h it is %d °C", (hour, tempC) => expect(tempAtHour(worked, hour)).toBeCloseTo(tempC, 3.9));
-  it("stays within the extremes and does not jump at sunset", () => {
+  it("stays within the extremes, does not jump at sunset, and ends where the next day begins", () => {
     const temps = hourlyTemps(worked);
     expect(Math.min(...temps)).toBeGreaterThanOrEqual(10 - 1e-9);
     expect(Math.max(...temps)).toBeLessThanOrEqual(24);
     expect(tempAtHour(worked, 19 + 1e-9)).toBeCloseTo(tempAtHour(worked, 19), 6);
+    const today = { ...worked, nextMinC: 4 };
+    const tomorrow = { ...worked, tempMinC: 4, tempMaxC: 17, prevMaxC: 24 };
+    expect(tempAtHour(today, 24)).toBeCloseTo(tempAtHour(tomorrow, 0), 9);
   });
 });
 
@@ -228,7 +235,7 @@ describe("hazards", () => {
     expect([3.4, 7.9, 8, 13.8, 17.2, 20.7].map(beaufort)).toEqual([3, 4, 5, 6, 8, 8]);
   });
   it("names gale, frost, downpour, heat and dew, and nothing on a mild day", () => {
-    const kinds = (d: WeatherDay) => hazardsOf(d, 1.5, 2).map((h) => h.kind);
+    const kinds = (d: WeatherDay) => hazardsOf(d, { minC: d.tempMinC, errorC: 1.5, members: [] }, 2).map((h) => h.kind);
     expect(kinds(day({ gustMs: 24, tempMinC: 8, windMs: 11 }))).toEqual(["gale"]);
     expect(kinds(day({ tempMinC: -1, humidityPct: 95 }))).toEqual(["frost", "dew"]);
     expect(kinds(day({ rainMm: 35, tempMinC: 9, windMs: 6 }))).toEqual(["downpour"]);

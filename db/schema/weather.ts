@@ -1,5 +1,5 @@
 import { index, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
-import type { WeatherDay } from "#core/weather/daily";
+import type { ForecastDay } from "#core/weather/daily";
 import { beds } from "./plot";
 
 export const weatherDays = sqliteTable("weather_days", {
@@ -20,7 +20,7 @@ export const forecasts = sqliteTable(
     id: text().primaryKey(),
     source: text().notNull(),
     issuedOn: text().notNull(),
-    days: text({ mode: "json" }).notNull().$type<WeatherDay[]>(),
+    days: text({ mode: "json" }).notNull().$type<ForecastDay[]>(),
   },
   (t) => [index("forecasts_issued").on(t.issuedOn)],
 );
