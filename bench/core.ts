@@ -71,15 +71,17 @@ const outlook = timed(9, () => {
   outlookOf(snapshot, DEMO_NOW, true);
 });
 
-// frost: 1,000 nights at three leads from a source too warm by 1.5 K
+// frost: 1,000 nights at three leads from a source too warm by 1.5 K whose ensemble is half as wide as it should be
 const frost = [1, 2, 5].map((lead) => {
-  const nights = frostTrial(1000, lead, 1.5, 7);
+  const nights = frostTrial(1000, lead, { biasC: 1.5, narrow: 0.5 }, 7);
   return {
     lead,
-    learned: brier(nights, (n) => n.learned),
+    ensemble: brier(nights, (n) => n.ensemble),
+    single: brier(nights, (n) => n.single),
+    raw: brier(nights, (n) => n.raw),
     assumed: brier(nights, (n) => n.assumed),
     reliability: reliability(
-      nights.map((n) => ({ filter: n.learned, truth: n.truth })),
+      nights.map((n) => ({ filter: n.ensemble, truth: n.truth })),
       10,
     ),
   };

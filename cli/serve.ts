@@ -1,4 +1,5 @@
 import { randomBytes } from "node:crypto";
+import { EventEmitter } from "node:events";
 import { existsSync } from "node:fs";
 import { createServer, type Server } from "node:http";
 import type { AddressInfo } from "node:net";
@@ -11,6 +12,10 @@ import express, { type NextFunction, type Request, type Response } from "express
 import type { ServerBuild } from "react-router";
 import type { Lock } from "./passphrase";
 import { signIn } from "./sign-in";
+
+// compression hands "drain" listeners on but cannot take them off again: they go with each response, and the warning
+// about them would only trouble the gardener's terminal
+EventEmitter.defaultMaxListeners = 200;
 
 /** Largest bodies taken: forms are small, files come only to the two pages that import. */
 const MOST_FORM_BYTES = 256 * 1024;

@@ -28,6 +28,7 @@ const HAZARD_SPAN: Partial<Record<HazardKind, [number, number]>> = {
   gale: [0.2, 0.95],
   downpour: [0.1, 0.9],
   heat: [0.35, 0.85],
+  thunder: [0.5, 0.92],
 };
 
 type Props = {
@@ -92,6 +93,9 @@ export function Lanes({ lanes, days, rounds, narrow, moving, onGrab, onKey, onFo
         </pattern>
         <pattern id={`heat${g.width}`} width="9" height="9" patternUnits="userSpaceOnUse">
           <circle cx="4" cy="4" r="1.4" fill={v("madder")} />
+        </pattern>
+        <pattern id={`thunder${g.width}`} width="14" height="16" patternUnits="userSpaceOnUse">
+          <path d="M8 1 5 8h4L6 15" fill="none" stroke={v("wind")} strokeWidth="1.4" />
         </pattern>
       </defs>
       {days.map((d, k) => (

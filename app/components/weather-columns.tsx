@@ -1,4 +1,4 @@
-import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { Form } from "react-router";
 import type { ColumnField, ColumnUse, Preview } from "#formats/weather-columns";
@@ -58,63 +58,58 @@ export function WeatherColumns({ preview, text, what, source, fault }: Props) {
         <textarea name="text" value={text} readOnly hidden />
         <input type="hidden" name="what" value={what} />
         <input type="hidden" name="source" value={source} />
-        <Box overflowX="auto" mb="4">
-          <chakra.table css={{ "& td, & th": { padding: "6px 10px 6px 0", textAlign: "left" } }}>
-            <thead>
-              <tr>
-                {["Column", "holds", "in", "first values"].map((h) => (
-                  <chakra.th key={h} fontWeight="600">
-                    {h}
-                  </chakra.th>
+        <Box mb="4">
+          {uses.map((u, i) => (
+            <Grid
+              key={u.heading}
+              templateColumns={{ base: "1fr 1fr", md: "minmax(120px,1fr) 210px 160px minmax(0,2fr)" }}
+              gap="2"
+              alignItems="center"
+              py="2"
+              borderTopWidth="1px"
+              borderColor="ruleSoft"
+            >
+              <Text fontWeight="650" gridColumn={{ base: "1 / -1", md: "auto" }}>
+                {u.heading}
+              </Text>
+              <Select
+                name={`use-${i}`}
+                aria-label={`${u.heading} holds`}
+                value={u.field ?? ""}
+                minW="0"
+                onChange={(e) => {
+                  const field = (e.target.value || null) as ColumnField | null;
+                  set(i, { field, unit: field ? (UNITS[field]?.[0] ?? "") : "" });
+                }}
+              >
+                {FIELD_WORDS.map(([f, words]) => (
+                  <option key={f} value={f}>
+                    {words}
+                  </option>
                 ))}
-              </tr>
-            </thead>
-            <tbody>
-              {uses.map((u, i) => (
-                <chakra.tr key={u.heading} borderTopWidth="1px" borderColor="ruleSoft">
-                  <chakra.td fontWeight="650">{u.heading}</chakra.td>
-                  <td>
-                    <Select
-                      name={`use-${i}`}
-                      aria-label={`${u.heading} holds`}
-                      value={u.field ?? ""}
-                      minW="190px"
-                      onChange={(e) => {
-                        const field = (e.target.value || null) as ColumnField | null;
-                        set(i, { field, unit: field ? (UNITS[field]?.[0] ?? "") : "" });
-                      }}
-                    >
-                      {FIELD_WORDS.map(([f, words]) => (
-                        <option key={f} value={f}>
-                          {words}
-                        </option>
-                      ))}
-                    </Select>
-                  </td>
-                  <td>
-                    {u.field && u.field !== "time" && (
-                      <Select
-                        name={`unit-${i}`}
-                        aria-label={`${u.heading} is written in`}
-                        value={u.unit}
-                        minW="140px"
-                        onChange={(e) => set(i, { unit: e.target.value })}
-                      >
-                        {(UNITS[u.field] ?? []).map((unit) => (
-                          <option key={unit} value={unit}>
-                            {unit === "C" || unit === "F" ? `°${unit}` : unit}
-                          </option>
-                        ))}
-                      </Select>
-                    )}
-                  </td>
-                  <chakra.td color="inkSoft" whiteSpace="nowrap">
-                    {preview.samples.map((s) => s[i] ?? "").join(" · ")}
-                  </chakra.td>
-                </chakra.tr>
-              ))}
-            </tbody>
-          </chakra.table>
+              </Select>
+              {u.field && u.field !== "time" ? (
+                <Select
+                  name={`unit-${i}`}
+                  aria-label={`${u.heading} is written in`}
+                  value={u.unit}
+                  minW="0"
+                  onChange={(e) => set(i, { unit: e.target.value })}
+                >
+                  {(UNITS[u.field] ?? []).map((unit) => (
+                    <option key={unit} value={unit}>
+                      {unit === "C" || unit === "F" ? `°${unit}` : unit}
+                    </option>
+                  ))}
+                </Select>
+              ) : (
+                <span />
+              )}
+              <Text color="inkSoft" fontSize="sm" truncate gridColumn={{ base: "1 / -1", md: "auto" }}>
+                {preview.samples.map((s) => s[i] ?? "").join(" · ")}
+              </Text>
+            </Grid>
+          ))}
         </Box>
         <Flex gap="3" wrap="wrap" align="center">
           <Button type="submit" name="intent" value="columns">

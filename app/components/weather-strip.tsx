@@ -1,4 +1,5 @@
-import { Box, Flex, Text } from "@chakra-ui/react";
+import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import { Link } from "react-router";
 import { weekdayName } from "#core/calendar/day";
 import type { UnitSystem } from "#core/units/mass";
 import { sayRain, saySpeed, sayTemp } from "#core/units/say";
@@ -25,6 +26,10 @@ const WORDS: Record<Hazard["kind"], string> = {
   dew: "dew",
 };
 
+const DayLink = chakra(Link, {
+  base: { color: "ink", textDecoration: "none", _hover: { bg: "tint" } },
+});
+
 /** The fortnight's weather as a row of almanac columns: extremes drawn as a bar on one scale, hazards in words. */
 export function WeatherStrip({ days, units }: { days: StripDay[]; units: UnitSystem }) {
   const low = Math.min(...days.map((d) => d.tempMinC), 0);
@@ -44,8 +49,10 @@ export function WeatherStrip({ days, units }: { days: StripDay[]; units: UnitSys
             .filter(Boolean)
             .join(", ");
           return (
-            <Box
+            <DayLink
               key={d.day}
+              to={`/weather?day=${d.day}`}
+              preventScrollReset
               flex="1"
               minW={{ base: "58px", md: "64px" }}
               px="1"
@@ -55,6 +62,7 @@ export function WeatherStrip({ days, units }: { days: StripDay[]; units: UnitSys
               borderLeftWidth={k === 0 ? 0 : "1px"}
               borderColor="ruleSoft"
               title={words}
+              aria-label={`${weekdayName(d.day)} ${Number(d.day.slice(8))}: ${[words, ...told.map((h) => `${WORDS[h.kind]} ${Math.round(h.chance * 100)} %`), d.away ? "away" : ""].filter(Boolean).join(", ")}`}
               opacity={d.from === "usual" ? 0.6 : 1}
             >
               <Text fontSize="xs" color="inkSoft">
@@ -69,7 +77,7 @@ export function WeatherStrip({ days, units }: { days: StripDay[]; units: UnitSys
               >
                 {Number(d.day.slice(8))}
               </Text>
-              <svg width="44" height="96" role="img" aria-label={words} style={{ display: "inline-block" }}>
+              <svg width="44" height="96" aria-hidden style={{ display: "inline-block" }}>
                 {low < 0 && (
                   <line
                     x1="0"
@@ -116,7 +124,7 @@ export function WeatherStrip({ days, units }: { days: StripDay[]; units: UnitSys
                   away
                 </Text>
               )}
-            </Box>
+            </DayLink>
           );
         })}
       </Flex>

@@ -144,15 +144,17 @@ export default function Frame({ loaderData }: Route.ComponentProps) {
             </Tab>
           ))}
         </Flex>
-        <Text
-          ml={{ base: "auto", lg: "0" }}
-          fontSize="sm"
-          color="inkSoft"
-          whiteSpace="nowrap"
-          title={pinned ? "The demo garden’s clock stands still" : undefined}
-        >
-          {sayDay(now.slice(0, 10))}, {now.slice(11)}
-        </Text>
+        <Box ml={{ base: "auto", lg: "0" }} fontSize="sm" color="inkSoft" whiteSpace="nowrap">
+          {pinned ? (
+            <chakra.span title="The demo garden’s clock stands still; let time pass in Settings">
+              <NavLink to="/settings#clock" style={{ color: "inherit" }}>
+                {sayDay(now.slice(0, 10))}, {now.slice(11)}
+              </NavLink>
+            </chakra.span>
+          ) : (
+            `${sayDay(now.slice(0, 10))}, ${now.slice(11)}`
+          )}
+        </Box>
         <Form method="post" action="/mode">
           <input type="hidden" name="back" value={here} />
           <Button

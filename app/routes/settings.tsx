@@ -10,9 +10,11 @@ import { change, newId } from "#db/change";
 import { listContainers, listPeople, saveGarden } from "#db/garden";
 import { readArchive } from "#formats/archive";
 import { sayError } from "#formats/located";
+import { DemoClock } from "../components/demo-clock";
 import { HomeNetwork } from "../components/home-network";
 import { SettingsLists } from "../components/settings-lists";
 import { Button, Field, FormError, Input, LinkButton, Page, Section, Select, shownValue } from "../components/ui";
+import { CLOCK_STEPS, letDaysPass } from "../server/clock.server";
 import { db, desk } from "../server/desk.server";
 import { done, faultsOf, numberOf, refuse, typedOf } from "../server/forms.server";
 import { homeNetwork } from "../server/home-network.server";
@@ -30,6 +32,7 @@ export async function loader() {
     containers: listContainers(db()),
     today,
     home: await homeNetwork(),
+    clockSteps: snapshot.garden.pinnedNow === null ? [] : CLOCK_STEPS,
   };
 }
 
@@ -42,6 +45,8 @@ export async function action({ request }: Route.ActionArgs) {
   const put = (label: string, work: Parameters<typeof change>[3], to: string) =>
     done(to, change(db(), label, at, work));
   switch (typed.intent) {
+    case "clock":
+      return done("/", letDaysPass(d, Number(typed.days)));
     case "garden": {
       const checked = gardenSchema.safeParse({
         ...garden,
@@ -194,6 +199,9 @@ export default function Settings({ loaderData, actionData }: Route.ComponentProp
               <LinkButton variant="outline" to="/out/picks.csv" reloadDocument>
                 <Download size={18} /> Picks, CSV
               </LinkButton>
+              <LinkButton variant="outline" to="/out/weather.csv" reloadDocument>
+                <Download size={18} /> Weather record, CSV
+              </LinkButton>
               <LinkButton variant="outline" to="/out/rounds.ics" reloadDocument>
                 <Download size={18} /> Rounds, calendar
               </LinkButton>
@@ -214,6 +222,7 @@ export default function Settings({ loaderData, actionData }: Route.ComponentProp
           </Section>
         </Box>
         <Box>
+          {loaderData.clockSteps.length > 0 && <DemoClock today={loaderData.today} steps={loaderData.clockSteps} />}
           <SettingsLists {...loaderData} faults={faults} />
           <HomeNetwork home={loaderData.home} />
         </Box>

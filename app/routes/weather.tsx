@@ -1,16 +1,15 @@
-import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
+import { Box, chakra, Flex, Grid } from "@chakra-ui/react";
 import { data, Form } from "react-router";
 import { sayDay, sayNear, weekdayName } from "#core/calendar/day";
-import { sayTemp } from "#core/units/say";
-import { degreeDaysSine } from "#core/weather/degree-days";
 import { change } from "#db/change";
 import type { Preview } from "#formats/weather-columns";
 import { demoDesk } from "#standins/demo-garden";
 import { BedNights } from "../components/bed-nights";
 import { DayHours } from "../components/day-hours";
+import { FrostTable } from "../components/frost-table";
 import { Ground, Hazards } from "../components/ground";
 import { TypedForecast } from "../components/typed-forecast";
-import { Button, type Faults, Page, Section, Select } from "../components/ui";
+import { Button, type Faults, LinkButton, Page, Section, Select } from "../components/ui";
 import { WeatherColumns } from "../components/weather-columns";
 import { WeatherImport } from "../components/weather-import";
 import { WeatherStrip } from "../components/weather-strip";
@@ -18,12 +17,10 @@ import { db, desk } from "../server/desk.server";
 import { done, type FormFaults, refuse, typedOf } from "../server/forms.server";
 import { stripOf } from "../server/weather.server";
 import { readTypedForecast, saveBedReading, toggleCover } from "../server/weather-action.server";
-import { bedNights, dayView, groundView, hazardList } from "../server/weather-day.server";
+import { bedNights, dayView, frostTable, groundView, hazardList } from "../server/weather-day.server";
 import { importWeather, newForecastId } from "../server/weather-import.server";
 import type { Route } from "./+types/weather";
 
-/** Base of the degree days shown for the garden as a whole, °C (common practice for mixed crops). */
-const BASE_C = 5;
 const MOST_BYTES = 4_000_000;
 
 export function loader({ request }: Route.LoaderArgs) {
@@ -38,24 +35,16 @@ export function loader({ request }: Route.LoaderArgs) {
     0,
     days.findIndex((x) => x.weather.day === (wanted ?? coldest.weather.day)),
   );
-  const year = today.slice(0, 4);
   const record = snapshot.weather;
-  const warmthSince = (from: string, to: string) =>
-    record
-      .filter((w) => w.day >= from && w.day < to)
-      .reduce((s, w) => s + degreeDaysSine(w.tempMaxC, w.tempMinC, BASE_C), 0);
   return {
     units: snapshot.garden.units,
     today,
     strip: stripOf(outlook),
     forecast: snapshot.forecast ? { source: snapshot.forecast.source, issuedOn: snapshot.forecast.issuedOn } : null,
     record: record.length > 0 ? { days: record.length, from: record[0]!.day, to: record.at(-1)!.day } : null,
-    warmth: {
-      now: warmthSince(`${year}-03-01`, today),
-      before: warmthSince(`${Number(year) - 1}-03-01`, `${Number(year) - 1}${today.slice(4)}`),
-    },
     chosen: dayView(d, at),
     beds: bedNights(d, at),
+    nights: frostTable(d),
     hazards: hazardList(d),
     ground: groundView(d),
     simulated: snapshot.garden.pinnedNow !== null,
@@ -120,7 +109,7 @@ type ShownColumns = { preview: Preview; text: string };
 export const meta: Route.MetaFunction = () => [{ title: "Weather · Akmedon" }];
 
 export default function Weather({ loaderData, actionData }: Route.ComponentProps) {
-  const { units, today, strip, forecast, record, chosen, beds, warmth, hazards, ground, simulated } = loaderData;
+  const { units, today, strip, forecast, record, chosen, beds, nights, hazards, ground, simulated } = loaderData;
   const faults: Faults = actionData && "errors" in actionData ? actionData : null;
   const shown = actionData && "preview" in actionData ? (actionData as FormFaults & ShownColumns) : null;
   return (
@@ -130,6 +119,13 @@ export default function Weather({ loaderData, actionData }: Route.ComponentProps
         forecast
           ? `${forecast.source}, issued ${sayNear(forecast.issuedOn, today)}.`
           : "No forecast yet; the usual year stands in."
+      }
+      actions={
+        record && (
+          <LinkButton to="/weather/record" variant="outline">
+            Record and usual year
+          </LinkButton>
+        )
       }
     >
       <Box borderTopWidth="1px" borderBottomWidth="1px" borderColor="rule" bg="sheet" mb="8">
@@ -169,14 +165,7 @@ export default function Weather({ loaderData, actionData }: Route.ComponentProps
             <DayHours view={chosen} units={units} />
           </Section>
           <Hazards hazards={hazards} units={units} />
-          <Section title="Warmth of the year" note={`degree days above ${sayTemp(BASE_C, units)}, since 1 March`}>
-            <Text>
-              <chakra.span fontFamily="heading" fontSize="2xl">
-                {Math.round(warmth.now)}
-              </chakra.span>{" "}
-              so far{warmth.before > 0 ? `; ${Math.round(warmth.before)} by this day last year` : ""}.
-            </Text>
-          </Section>
+          <FrostTable table={nights} chosen={chosen.day} units={units} />
         </Box>
         <Box>
           <BedNights beds={beds} day={chosen.day} today={today} errorC={chosen.errorC} units={units} faults={faults} />

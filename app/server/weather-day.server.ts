@@ -177,8 +177,9 @@ export function hazardList(d: Desk) {
   return d.outlook.plantings
     .flatMap((p) => {
       const hazards = cropHazards(p.crop, p.bed, days, p.judgement.days, before);
-      // one line a kind: the day on which it is likeliest to cost
-      const kinds = [...new Map(hazards.map((h) => [h.kind, h] as const).reverse()).values()];
+      // one line a kind, the day on which it is likeliest to cost; frost and chill are one cold
+      const sameAs = (kind: string) => (kind === "chill" ? "frost" : kind);
+      const kinds = [...new Map(hazards.map((h) => [sameAs(h.kind), h] as const).reverse()).values()];
       return kinds.map((h) => ({
         ...h,
         plantingId: p.planting.id,

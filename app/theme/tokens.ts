@@ -27,6 +27,7 @@ export const colors = {
   /** frost, wind, rain */
   frost: pair("#6f97b3", "#0057a8"),
   frostInk: pair("#2f5876", "#003a73"),
+  frostPale: pair("#b9d0dd", "#7db8f0"),
   frostTint: pair("#dfe9ee", "#d9ecff"),
   wind: pair("#7b8790", "#333333"),
   focus: pair("#b3541e", "#d40000"),
