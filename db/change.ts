@@ -1,5 +1,5 @@
 import { randomBytes } from "node:crypto";
-import { desc, eq } from "drizzle-orm";
+import { desc, eq, getTableColumns, sql } from "drizzle-orm";
 import type { SQLiteColumn, SQLiteTable } from "drizzle-orm/sqlite-core";
 import type { Db } from "./open";
 import type { JournalEntry } from "./schema/garden";
@@ -122,22 +122,46 @@ export const revision = (db: Db): number =>
   db.select({ seq: schema.journal.seq }).from(schema.journal).orderBy(desc(schema.journal.seq)).limit(1).get()?.seq ??
   0;
 
-function readRow(db: Db, name: TableName, key: string): Record<string, unknown> | null {
-  return (
-    (db
+/** Statements of a table, prepared once for each open database: an import writes thousands of rows. */
+type Statements = {
+  columns: string[];
+  read: { get(values: Record<string, unknown>): unknown };
+  write: { run(values: Record<string, unknown>): unknown };
+};
+const prepared = new WeakMap<Db, Map<TableName, Statements>>();
+
+function statementsOf(db: Db, name: TableName): Statements {
+  const known = prepared.get(db) ?? new Map<TableName, Statements>();
+  prepared.set(db, known);
+  const found = known.get(name);
+  if (found) return found;
+  const table = TABLES[name] as SQLiteTable;
+  const columns = Object.keys(getTableColumns(table));
+  const values = Object.fromEntries(columns.map((c) => [c, sql.placeholder(c)]));
+  const made: Statements = {
+    columns,
+    read: db
       .select()
-      .from(TABLES[name] as SQLiteTable)
-      .where(eq(keyColumn(name), key))
-      .get() as Record<string, unknown> | undefined) ?? null
-  );
+      .from(table)
+      .where(eq(keyColumn(name), sql.placeholder("key")))
+      .prepare(),
+    write: db
+      .insert(table)
+      .values(values as never)
+      .onConflictDoUpdate({ target: keyColumn(name), set: values as never })
+      .prepare(),
+  };
+  known.set(name, made);
+  return made;
+}
+
+function readRow(db: Db, name: TableName, key: string): Record<string, unknown> | null {
+  return (statementsOf(db, name).read.get({ key }) as Record<string, unknown> | undefined) ?? null;
 }
 
 function writeRow(db: Db, name: TableName, row: Record<string, unknown>): void {
-  const table = TABLES[name] as SQLiteTable;
-  db.insert(table)
-    .values(row as never)
-    .onConflictDoUpdate({ target: keyColumn(name), set: row as never })
-    .run();
+  const { columns, write } = statementsOf(db, name);
+  write.run(Object.fromEntries(columns.map((c) => [c, row[c] ?? null])));
 }
 
 function deleteRow(db: Db, name: TableName, key: string): void {

@@ -6,6 +6,9 @@ import { readTable, writeTable } from "./csv";
 import { type LocatedError, MOST_ERRORS, type ReadResult } from "./located";
 import { readWeatherCsv } from "./weather-csv";
 
+/** Rows taken: forty-five years of hours. */
+const MOST_ROWS = 400_000;
+
 /** What a column of a station's file may hold. */
 export const COLUMN_FIELDS = [
   "date",
@@ -74,7 +77,7 @@ const holdsDate = (value: string): boolean =>
  * is there to be changed. Words such as dew or soil keep a column out.
  */
 export function previewColumns(text: string): ReadResult<Preview> {
-  const table = readTable(text, 400_000);
+  const table = readTable(text, MOST_ROWS);
   if (!table.ok) return table;
   const { headings, rows } = table.value;
   const used = new Set<ColumnField>();
@@ -164,7 +167,7 @@ const LEAST_HOURS = 18;
  * left out and named. All of it or none, each fault with its row and column.
  */
 export function readByColumns(text: string, uses: readonly ColumnUse[]): ReadResult<WeatherDay[]> {
-  const table = readTable(text, 400_000);
+  const table = readTable(text, MOST_ROWS);
   if (!table.ok) return table;
   const { headings, rows } = table.value;
   const at = (field: ColumnField) => {

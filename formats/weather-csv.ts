@@ -43,13 +43,16 @@ const LIMITS: Record<Field, string> = {
   cloudPct: "from 0 to 100 percent",
 };
 
+/** Rows read of one file: forty-five years of hours, so that such a file is told by its headings and not by its length. */
+const MOST_ROWS = 400_000;
+
 /**
  * Reads a station's daily record or a forecast from CSV. Columns: date (2026-10-06), tmin and tmax in °C (or tmin_f,
  * tmax_f), and as known rain (mm, or rain_in), wind and gust (m/s, or _kmh, _mph, _kt), humidity and cloud (percent).
  * Nothing is returned unless every row is right; days that stand twice with the same values count once.
  */
 export function readWeatherCsv(text: string): ReadResult<WeatherDay[]> {
-  const table = readTable(text, 20_000);
+  const table = readTable(text, MOST_ROWS);
   if (!table.ok) return table;
   const names = table.value.headings.map((h) => h.toLowerCase().trim());
   const dateAt = names.indexOf("date");
