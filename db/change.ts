@@ -48,7 +48,7 @@ export type Change = {
  * @returns the journal's id of this change; null when nothing differed
  */
 export function change(db: Db, label: string, at: string, work: (c: Change) => void): string | null {
-  return db.$client.transaction(() => {
+  return whole(db, () => {
     const entries = new Map<string, JournalEntry>();
     const note = (table: TableName, key: string, after: Record<string, unknown> | null) => {
       const name = `${table}/${key}`;
@@ -72,7 +72,17 @@ export function change(db: Db, label: string, at: string, work: (c: Change) => v
     const id = newId();
     db.insert(schema.journal).values({ id, at, label, entries: changed }).run();
     return id;
-  })();
+  });
+}
+
+/** One transaction; when it fails, nothing that was read inside it is believed any longer. */
+function whole<T>(db: Db, work: () => T): T {
+  try {
+    return db.$client.transaction(work)();
+  } catch (error) {
+    for (const name of Object.keys(TABLES) as TableName[]) touch(db, name);
+    throw error;
+  }
 }
 
 export type UndoResult = { ok: true; id: string; label: string } | { ok: false; message: string };
@@ -82,7 +92,7 @@ export type UndoResult = { ok: true; id: string; label: string } | { ok: false; 
  * @param at local time of the undoing
  */
 export function undo(db: Db, id: string, at: string): UndoResult {
-  return db.$client.transaction((): UndoResult => {
+  return whole(db, (): UndoResult => {
     const entry = db.select().from(schema.journal).where(eq(schema.journal.id, id)).get();
     if (!entry) return { ok: false, message: "There is no such change to undo." };
     if (entry.undoneBy) return { ok: false, message: `“${entry.label}” was undone already.` };
@@ -104,7 +114,7 @@ export function undo(db: Db, id: string, at: string): UndoResult {
     db.insert(schema.journal).values({ id: undoId, at, label, entries: reversed }).run();
     db.update(schema.journal).set({ undoneBy: undoId }).where(eq(schema.journal.id, id)).run();
     return { ok: true, id: undoId, label };
-  })();
+  });
 }
 
 /** The journal's label of a change, for the bar that offers to undo it; null when unknown or undone. */
@@ -155,16 +165,42 @@ function statementsOf(db: Db, name: TableName): Statements {
   return made;
 }
 
+/** How often each table has been written to by this process. */
+const touches = new WeakMap<Db, Map<TableName, number>>();
+const touch = (db: Db, name: TableName): void => {
+  const counts = touches.get(db) ?? new Map<TableName, number>();
+  touches.set(db, counts);
+  counts.set(name, (counts.get(name) ?? 0) + 1);
+};
+
+/**
+ * Reads something of one table and keeps it until that table is written to, by this process or by another: a station's
+ * twenty years need not be read anew because a pick was logged.
+ */
+export function kept<T>(name: TableName, read: (db: Db) => T): (db: Db) => T {
+  const memo = new WeakMap<Db, { stamp: string; value: T }>();
+  return (db) => {
+    const stamp = `${touches.get(db)?.get(name) ?? 0} ${db.$client.pragma("data_version", { simple: true })}`;
+    const known = memo.get(db);
+    if (known?.stamp === stamp) return known.value;
+    const value = read(db);
+    memo.set(db, { stamp, value });
+    return value;
+  };
+}
+
 function readRow(db: Db, name: TableName, key: string): Record<string, unknown> | null {
   return (statementsOf(db, name).read.get({ key }) as Record<string, unknown> | undefined) ?? null;
 }
 
 function writeRow(db: Db, name: TableName, row: Record<string, unknown>): void {
+  touch(db, name);
   const { columns, write } = statementsOf(db, name);
   write.run(Object.fromEntries(columns.map((c) => [c, row[c] ?? null])));
 }
 
 function deleteRow(db: Db, name: TableName, key: string): void {
+  touch(db, name);
   db.delete(TABLES[name] as SQLiteTable)
     .where(eq(keyColumn(name), key))
     .run();

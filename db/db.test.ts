@@ -44,6 +44,39 @@ const sorted = (a: object) =>
     ]),
   );
 
+describe("what is kept until its table is written to", () => {
+  const day = (n: number, tempMinC: number) => ({ ...demo.weather[0]!, day: `2020-03-0${n}`, tempMinC });
+  const minima = () => snapshotOf(db).weather.map((w) => w.tempMinC);
+  const add = (n: number, tempMinC: number) => change(db, "a day", AT, (c) => c.put("weatherDays", day(n, tempMinC)));
+  it("is the same object as long as nothing was written to it, whatever else was", () => {
+    add(1, -2);
+    const before = snapshotOf(db).weather;
+    saveBed(db, bed, AT);
+    expect(snapshotOf(db).weather).toBe(before);
+    add(2, -3);
+    expect(minima()).toEqual([-2, -3]);
+  });
+  it("is read anew after an undo, after a failure half way, and after another process has written", () => {
+    add(1, -2);
+    expect(minima()).toEqual([-2]);
+    const second = add(2, -3)!;
+    undo(db, second, AT);
+    expect(minima()).toEqual([-2]);
+    expect(() =>
+      change(db, "half", AT, (c) => {
+        c.put("weatherDays", day(3, -9));
+        expect(minima()).toEqual([-2, -9]);
+        throw new Error("the power went");
+      }),
+    ).toThrow("the power went");
+    expect(minima()).toEqual([-2]);
+    const other = openGarden(dir);
+    change(other, "from elsewhere", AT, (c) => c.put("weatherDays", day(4, 1)));
+    other.$client.close();
+    expect(minima()).toEqual([-2, 1]);
+  });
+});
+
 describe("the data folder", () => {
   it("is made with safe settings, and a new garden is empty", () => {
     expect(db.$client.pragma("journal_mode", { simple: true })).toBe("wal");

@@ -5,7 +5,7 @@ import { type Garden, newGarden, type Person } from "#core/garden/garden";
 import type { Snapshot } from "#core/planning/outlook";
 import type { Forecast } from "#core/weather/daily";
 import type { Container } from "#core/weighing/pick";
-import { change } from "./change";
+import { change, kept } from "./change";
 import { listOwnCrops } from "./handbook";
 import type { Db } from "./open";
 import * as t from "./schema/index";
@@ -32,13 +32,13 @@ export const listTrips = (db: Db): Trip[] =>
   db.select().from(t.trips).orderBy(asc(t.trips.fromDay), asc(t.trips.id)).all();
 
 /** The latest forecast issued on or before a day. */
-export function forecastInForce(db: Db): (Forecast & { id: string }) | null {
+export const forecastInForce = kept("forecasts", (db): (Forecast & { id: string }) | null => {
   return db.select().from(t.forecasts).orderBy(desc(t.forecasts.issuedOn), desc(t.forecasts.id)).limit(1).get() ?? null;
-}
+});
 
 /** Forecasts from which a source's errors are learned: the latest of each day issued, half a year of them. */
 const MOST_KEPT = 180;
-function keptForecasts(db: Db): Forecast[] {
+const keptForecasts = kept("forecasts", (db): Forecast[] => {
   const rows = db
     .select()
     .from(t.forecasts)
@@ -46,7 +46,12 @@ function keptForecasts(db: Db): Forecast[] {
     .limit(MOST_KEPT)
     .all();
   return rows.reverse();
-}
+});
+
+/** The station's record, days in order. */
+const stationRecord = kept("weatherDays", (db) =>
+  db.select().from(t.weatherDays).orderBy(asc(t.weatherDays.day)).all(),
+);
 
 /** Everything that judging and planning read, in one go. */
 export const snapshotOf = (db: Db): Snapshot => ({
@@ -57,7 +62,7 @@ export const snapshotOf = (db: Db): Snapshot => ({
   picks: db.select().from(t.picks).orderBy(asc(t.picks.at), asc(t.picks.id)).all(),
   windows: listWindows(db),
   trips: listTrips(db),
-  weather: db.select().from(t.weatherDays).orderBy(asc(t.weatherDays.day)).all(),
+  weather: stationRecord(db),
   forecast: forecastInForce(db),
   ownCrops: listOwnCrops(db),
   forecasts: keptForecasts(db),
