@@ -1,3 +1,6 @@
+import { mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
 import { addDays } from "../core/calendar/day";
 import { check, situation } from "../core/fixtures/garden";
 import { generated } from "../core/fixtures/problem";
@@ -6,6 +9,9 @@ import { plan } from "../core/planning/optimise";
 import { outlookOf } from "../core/planning/outlook";
 import { answersOf } from "../core/readiness/cue-kinds/index";
 import { judge } from "../core/readiness/judge";
+import { restoreArchive } from "../db/archive";
+import { saveGarden, saveWeather, snapshotOf } from "../db/garden";
+import { openGarden } from "../db/open";
 import { previewColumns, readByColumns } from "../formats/weather-columns";
 import { readWeatherCsv, writeWeatherCsv } from "../formats/weather-csv";
 import { DEMO_NOW, demoGarden } from "../standins/demo-garden";
@@ -106,8 +112,31 @@ const must = <T>(read: { ok: true; value: T } | { ok: false }): T => {
 const dailyFile = timed(5, () => must(readWeatherCsv(dailyText)));
 const hourlyFile = timed(5, () => must(readByColumns(hourlyText, must(previewColumns(hourlyText)).columns)));
 
+// and from the file into the garden: read, checked, written with what it takes to undo it; then what Today reads
+const folder = mkdtempSync(join(tmpdir(), "akmedon-bench-"));
+const garden = openGarden(folder);
+restoreArchive(garden, demo, DEMO_NOW);
+const [dailyIn] = timed(1, () => saveWeather(garden, must(readWeatherCsv(dailyText)), DEMO_NOW, "twenty years"));
+const [hourlyIn] = timed(1, () =>
+  saveWeather(
+    garden,
+    must(readByColumns(hourlyText, must(previewColumns(hourlyText)).columns)),
+    DEMO_NOW,
+    "three years",
+  ),
+);
+const [todayFirst] = timed(1, () => snapshotOf(garden));
+const todays = Array.from({ length: 9 }, (_, k) => {
+  saveGarden(garden, { ...demo.garden, hourWorth: 1 + k / 10 });
+  return timed(1, () => snapshotOf(garden))[0]!;
+});
+garden.$client.close();
+rmSync(folder, { recursive: true, force: true });
+
 console.log(
   JSON.stringify({
+    intoGardenMs: { daily: dailyIn, hourly: hourlyIn },
+    todayReadsMs: { first: todayFirst, median: median(todays) },
     filterMs: { median: median(filter), first: filter[0] },
     replayMs: { median: median(replay), first: replay[0] },
     brier: {

@@ -18,6 +18,7 @@ const PAGES = [
   "/plot/beds/new",
   "/plot/plantings/tom-wall",
   "/weather",
+  "/weather/record",
   "/handbook",
   "/handbook/bulb-onion",
   "/handbook/peach/change",

@@ -68,6 +68,87 @@ describe("a bed's own night", () => {
     expect(await page.innerText("main")).toMatch(/frost/i);
     await page.context().close();
   });
+  it("an ensemble moves the nights bed by bed, each a way to its own page, and says how it was put right", async () => {
+    const { page } = await here.visit();
+    await page.goto("/weather");
+    await ready(page);
+    const lows = [-5, -4.8, -4.6, -5.2, -5.4, 6, 6.2, 5.8, 6.4, 5.9];
+    const rows = lows.map((low, i) => `2026-10-07,m${i},${low},12,0,3`).join("\n");
+    await page.getByLabel("What it is").selectOption("forecast");
+    await page.getByLabel("Where it comes from").fill("valley office");
+    await page
+      .getByLabel("or its lines, pasted")
+      .fill(`date,member,tmin,tmax,rain,gust\n2026-10-06,m0,5,12,0,3\n2026-10-06,m1,upside,12,0,3\n${rows}`);
+    await page.getByRole("button", { name: "Bring it in" }).click();
+    await page.getByText("row 3, column tmin: “upside” is not a number").waitFor();
+    await page
+      .getByLabel("or its lines, pasted")
+      .fill(`date,member,tmin,tmax,rain,gust\n2026-10-06,m0,5,12,0,3\n${rows}`);
+    await page.getByRole("button", { name: "Bring it in" }).click();
+    await page.getByText("Forecast brought in: 2 days, 10 members").waitFor();
+    const nights = page.locator("#nights");
+    expect(await nights.innerText()).toContain("by 10 members");
+    // half of the members freeze hard, the other half not at all: a tunnel and an open bed agree on about a half
+    const brook = nights.getByRole("link", { name: /^Brook bed, Wed 7 Oct: frost (\d+) %/ });
+    const chance = Number(/frost (\d+) %/.exec((await brook.getAttribute("aria-label")) ?? "")?.[1]);
+    expect(chance).toBeGreaterThan(45);
+    expect(chance).toBeLessThan(75);
+    await brook.click();
+    await page.waitForURL(/day=2026-10-07/);
+    expect(await page.locator("#beds").innerText()).toContain("lowest in the night to Wednesday");
+    await page.context().close();
+  });
+  it("the record lays its years side by side, in charts and in figures that go out and come back the same", async () => {
+    const { page, troubles } = await here.visit();
+    await page.goto("/weather/record");
+    await ready(page);
+    for (const name of [
+      /Lowest and highest temperatures of 2026/,
+      /Rain of 2026 by month/,
+      /Degree days gathered in 2026/,
+    ])
+      await page.getByRole("img", { name }).locator("svg path").first().waitFor();
+    await page.getByLabel("Year", { exact: true }).selectOption("2024");
+    await page.waitForURL(/year=2024/);
+    await page.getByRole("img", { name: /Rain of 2024/ }).waitFor();
+    const csv = await (await fetch(`${here.garden.address}/out/weather.csv`)).text();
+    const days = csv
+      .trim()
+      .split("\r\n")
+      .slice(1)
+      .map((line) => line.split(","));
+    const rows = days.filter(([day]) => day!.startsWith("2024"));
+    const lowest = Math.min(...rows.map((r) => Number(r[1])));
+    const frosts = rows.filter((r) => Number(r[1]) <= 0).length;
+    const told = await page.locator("#years tbody tr", { hasText: "2024" }).first().innerText();
+    expect(told).toContain(`${String(lowest).replace("-", "−")} °C`);
+    expect(told.split("\t").map((c) => c.trim())).toContain(String(frosts));
+    expect(troubles).toEqual([]);
+    await page.context().close();
+  });
+  it("the demo's clock: a day passes, is recorded and has its own forecast; undo turns it back", async () => {
+    const fresh = await serveGarden("demo");
+    const { page } = await visit(here.browser, fresh.address);
+    await page.goto("/settings");
+    await ready(page);
+    await page.getByRole("button", { name: "Three days" }).click();
+    await page.getByText("3 days passed in the garden").waitFor();
+    expect(await page.innerText("h1")).toBe("Friday 9 Oct");
+    await page.goto("/weather");
+    expect(await page.innerText("main")).toContain("Simulated forecast desk, issued today");
+    await page.goto("/weather/record");
+    expect(await page.innerText("main")).toContain("1377 days from 2023 to 2026");
+    await page.goBack();
+    await page.goBack();
+    await ready(page);
+    await page.getByRole("button", { name: "Undo" }).click();
+    await page.getByText("Undone: 3 days passed").waitFor();
+    await page.goto("/");
+    expect(await page.innerText("h1")).toBe("Tuesday 6 Oct");
+    await page.context().close();
+    await fresh.stop();
+    forget(fresh);
+  });
   it("says the good hours, the soil and what is in danger, dearest first", async () => {
     const fresh = await serveGarden("demo");
     const { page } = await visit(here.browser, fresh.address);

@@ -1,10 +1,12 @@
 import { addDays, type Day } from "#core/calendar/day";
+import type { Bed } from "#core/garden/bed";
 import type { Garden } from "#core/garden/garden";
 import type { Planting } from "#core/garden/planting";
 import { cropOf } from "#core/handbook/index";
 import type { Check } from "#core/readiness/check";
 import type { Container, Pick } from "#core/weighing/pick";
 import type { Archive } from "#formats/archive";
+import { type BedThermometer, simulatedThermometer } from "./bed-thermometer";
 import { demoBeds, demoPlantings } from "./demo-plot";
 import { harvest, recentChecks } from "./demo-season";
 import { grow } from "./living-garden";
@@ -65,6 +67,19 @@ const episodes: Episode[] = SPELL.trim()
 /** The demo's simulated station and forecast desk. */
 export const demoDesk = (): WeatherDesk =>
   simulatedDesk(20261006, "2023-01-01", { meanC: 10.1, swingC: 6.6, daySpanC: 9.4 }, episodes);
+
+/** Thermometers that stand in the demo's beds, by bed; each bed is a little other than it was said to be. */
+export const demoThermometers = (beds: readonly Bed[]): BedThermometer[] =>
+  [
+    { id: "hedge", hiddenC: -0.5 },
+    { id: "wall", hiddenC: 0.4 },
+  ].flatMap(({ id, hiddenC }, i) => {
+    const bed = beds.find((b) => b.id === id);
+    return bed ? [simulatedThermometer(bed, hiddenC, 90 + i)] : [];
+  });
+
+/** Mornings on which the demo's thermometers were read so far. */
+const MORNINGS_READ = 9;
 
 /**
  * The demo garden, grown by a seeded script: a station record of nearly four years, last season's and this season's
@@ -134,7 +149,7 @@ export function demoGarden(): Archive {
     })),
     ownCrops: [],
     practice: [],
-    bedReadings: [],
+    bedReadings: demoThermometers(beds).flatMap((t) => weather.slice(-MORNINGS_READ).map((w) => t.readOn(w))),
     covers: [],
   };
 }

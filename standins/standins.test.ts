@@ -2,9 +2,13 @@ import { describe, expect, it } from "vitest";
 import { addDays, daysBetween } from "#core/calendar/day";
 import { cropOf } from "#core/handbook/index";
 import { readingFault } from "#core/readiness/cue-kinds/index";
-import { weatherDaySchema } from "#core/weather/daily";
+import { learnOffset } from "#core/weather/bed-offset";
+import { forecastSchema, weatherDaySchema } from "#core/weather/daily";
+import { spreadOf } from "#core/weather/ensemble";
+import { thunderChance } from "#core/weather/thunder";
 import { pickSchema } from "#core/weighing/pick";
 import { readArchive, writeArchive } from "#formats/archive";
+import { simulatedThermometer } from "./bed-thermometer";
 import { DEMO_NOW, demoDesk, demoGarden } from "./demo-garden";
 import { grow, look } from "./living-garden";
 import { chance } from "./random";
@@ -42,6 +46,69 @@ describe("the simulated forecast desk", () => {
     };
     expect(error(0)).toBe(0);
     expect(error(10)).toBeGreaterThan(2 * error(1));
+  });
+});
+
+describe("weather in spells", () => {
+  const years = simulatedDesk(7, "2016-01-01", { meanC: 11, swingC: 8, daySpanC: 10 }).record(
+    "2016-01-01",
+    "2025-12-31",
+  );
+  const runs = (holds: (d: (typeof years)[number]) => boolean) => {
+    let run = 0;
+    return years.map((d) => {
+      run = holds(d) ? run + 1 : 0;
+      return run;
+    });
+  };
+  it("brings heat waves in summer, gales in the cold half, thunder on warm days and sharp still nights", () => {
+    expect(Math.max(...runs((d) => d.tempMaxC >= 28))).toBeGreaterThanOrEqual(4);
+    const gales = years.filter((d) => (d.gustMs ?? 0) >= 18.5);
+    expect(gales.length).toBeGreaterThan(10);
+    const cold = gales.filter((d) => d.tempMaxC < 15).length;
+    expect(cold / gales.length).toBeGreaterThan(0.4);
+    const storms = years.filter((d) => thunderChance(d) > 0.45);
+    expect(storms.length).toBeGreaterThan(10);
+    expect(storms.every((d) => d.tempMaxC > 16)).toBe(true);
+  });
+  it("every day is a day that could be, and every member of every forecast too", () => {
+    for (const day of years) expect(weatherDaySchema.safeParse(day).success).toBe(true);
+    const desk = simulatedDesk(7, "2024-01-01", climate);
+    for (let k = 0; k < 12; k++)
+      expect(forecastSchema.safeParse(desk.forecast(addDays("2024-01-10", 29 * k), 14)).success).toBe(true);
+  });
+  it("the ensemble widens with the days ahead, about as far as the forecast is wrong", () => {
+    const desk = simulatedDesk(7, "2022-01-01", climate);
+    const at = (lead: number) => {
+      let spread = 0;
+      let miss = 0;
+      const issues = 150;
+      for (let k = 0; k < issues; k++) {
+        const f = desk.forecast(addDays("2022-02-01", k * 3), 14).days[lead]!;
+        spread += spreadOf(f.members!.map((m) => m.tempMinC)) ** 2;
+        miss += (f.tempMinC - desk.record(f.day, f.day)[0]!.tempMinC) ** 2;
+      }
+      return { spread: Math.sqrt(spread / issues), miss: Math.sqrt(miss / issues) };
+    };
+    expect(at(9).spread).toBeGreaterThan(2 * at(1).spread);
+    for (const lead of [2, 6, 10]) {
+      const { spread, miss } = at(lead);
+      expect(spread / miss).toBeGreaterThan(0.75);
+      expect(spread / miss).toBeLessThan(1.35);
+    }
+  });
+});
+
+describe("a thermometer in a bed", () => {
+  it("shows the same for the same night, and teaches what its bed is wrong by", () => {
+    const bed = demoGarden().beds.find((b) => b.id === "hedge")!;
+    const thermometer = simulatedThermometer(bed, -1.5, 4);
+    const nights = demoDesk().record("2026-03-01", "2026-09-30");
+    expect(thermometer.readOn(nights[5]!)).toEqual(thermometer.readOn(nights[5]!));
+    const readings = nights.map((n) => thermometer.readOn(n));
+    const learned = learnOffset(readings, new Map(nights.map((n) => [n.day, n])), bed.nightOffsetC, 0);
+    expect(learned.nights).toBeGreaterThan(100);
+    expect(Math.abs(learned.offsetC - (bed.nightOffsetC - 1.5))).toBeLessThan(0.25);
   });
 });
 

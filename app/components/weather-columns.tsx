@@ -2,6 +2,7 @@ import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { Form } from "react-router";
 import type { ColumnField, ColumnUse, Preview } from "#formats/weather-columns";
+import { ComingIn } from "./coming-in";
 import { Button, LinkButton, Section, Select } from "./ui";
 
 const FIELD_WORDS: [ColumnField | "", string][] = [
@@ -121,6 +122,7 @@ export function WeatherColumns({ preview, text, what, source, fault }: Props) {
           <Text fontSize="sm" color="inkSoft">
             Nothing has come in yet.
           </Text>
+          <ComingIn />
         </Flex>
       </Form>
     </Section>

@@ -1,6 +1,7 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { Form } from "react-router";
 import { sayDate } from "#core/calendar/day";
+import { ComingIn } from "./coming-in";
 import { Anchor, Button, type Faults, Field, Input, Section, Select, shownValue, TextArea } from "./ui";
 
 type Props = {
@@ -86,6 +87,7 @@ export function WeatherImport({ faults, record, today, simulated }: Props) {
               New simulated forecast
             </Button>
           )}
+          <ComingIn />
         </Flex>
       </Form>
       <Text fontSize="sm" color="inkSoft" mt="3">

@@ -1,6 +1,6 @@
 import { addDays, dayRange } from "#core/calendar/day";
 import { change } from "#db/change";
-import { demoDesk } from "#standins/demo-garden";
+import { demoDesk, demoThermometers } from "#standins/demo-garden";
 import { type Desk, db } from "./desk.server";
 
 /** How far the demo garden's clock can be moved at once, days. */
@@ -20,7 +20,10 @@ export function letDaysPass(d: Desk, days: number): string | null {
   const today = addDays(d.today, days);
   const issued = dayRange(addDays(d.today, 1), days).slice(-ISSUES_KEPT);
   return change(db(), `${days === 1 ? "A day" : `${days} days`} passed in the garden`, d.now, (c) => {
-    for (const day of station.record(d.today, addDays(today, -1))) c.put("weatherDays", day);
+    const passed = station.record(d.today, addDays(today, -1));
+    for (const day of passed) c.put("weatherDays", day);
+    for (const thermometer of demoThermometers(d.snapshot.beds))
+      for (const night of passed) c.put("bedReadings", thermometer.readOn(night));
     for (const day of issued) c.put("forecasts", { id: `issued-${day}`, ...station.forecast(day, 14) });
     c.put("garden", { ...garden, pinnedNow: `${today}T07:30` });
   });
