@@ -27,65 +27,50 @@ export function FrostTable({ table, chosen, units }: { table: Table; chosen: str
       }
     >
       <Box overflowX="auto" mx={{ base: "-1", md: "0" }}>
-        <chakra.table w="100%" css={{ borderCollapse: "separate", borderSpacing: "2px" }}>
+        <chakra.table w="100%" css={TABLE}>
           <thead>
             <tr>
-              <chakra.th textAlign="left" fontWeight="600" fontSize="sm" color="inkSoft">
-                to the morning of
-              </chakra.th>
+              <th className="bed">to the morning of</th>
               {table.days.map((day) => (
-                <chakra.th
-                  key={day}
-                  fontWeight={day === chosen ? "700" : "500"}
-                  fontSize="sm"
-                  color={day === chosen ? "madder" : "ink"}
-                >
+                <th key={day} className={day === chosen ? "chosen" : undefined}>
                   {weekdayName(day).slice(0, 3)}
-                </chakra.th>
+                </th>
               ))}
             </tr>
           </thead>
           <tbody>
             {table.beds.map((bed) => (
               <tr key={bed.id}>
-                <chakra.th
-                  scope="row"
-                  textAlign="left"
-                  fontWeight="500"
-                  fontSize={{ base: "sm", md: "md" }}
-                  lineHeight="1.2"
-                  pr="1"
-                >
+                <th scope="row" className="bed">
                   {bed.name}
-                </chakra.th>
+                </th>
                 {bed.nights.map((n, k) => {
                   const day = table.days[k]!;
                   const any = n.light + n.moderate + n.severe;
                   return (
-                    <chakra.td key={day} p="0" w={{ base: "38px", md: "52px" }}>
-                      <NightLink
+                    <td key={day}>
+                      <Link
                         to={`/weather?day=${day}#beds`}
                         preventScrollReset
+                        className={day === chosen ? "chosen" : undefined}
                         aria-label={`${bed.name}, ${sayDay(day)}: ${any < SEEN ? "no frost likely" : `frost ${Math.round(any * 100)} %`}, lowest ${sayTemp(n.minC, units)}`}
                         title={`${sayTemp(n.minC, units)}; light ${Math.round(n.light * 100)} %, moderate ${Math.round(n.moderate * 100)} %, severe ${Math.round(n.severe * 100)} %`}
-                        borderColor={day === chosen ? "ink" : "ruleSoft"}
                       >
-                        <Flex direction="column" justify="flex-end" w={{ base: "8px", md: "12px" }} h="100%">
-                          {CLASSES.map((c) => (
-                            <Box key={c.name} bg={c.bg} h={`${n[c.name] * 100}%`} />
-                          ))}
-                        </Flex>
-                        <Text
-                          flex="1"
-                          textAlign="center"
-                          fontSize="sm"
-                          fontWeight={any >= 0.3 ? "650" : "500"}
-                          color="ink"
-                        >
-                          {any >= SEEN ? `${Math.round(any * 100)}${n.covered ? "*" : ""}` : ""}
-                        </Text>
-                      </NightLink>
-                    </chakra.td>
+                        {any >= SEEN && (
+                          <>
+                            <span className="gauge">
+                              {CLASSES.map((c) => (
+                                <i key={c.name} className={c.name} style={{ height: `${n[c.name] * 100}%` }} />
+                              ))}
+                            </span>
+                            <span className={any >= 0.3 ? "much" : undefined}>
+                              {Math.round(any * 100)}
+                              {n.covered ? "*" : ""}
+                            </span>
+                          </>
+                        )}
+                      </Link>
+                    </td>
                   );
                 })}
               </tr>
@@ -111,14 +96,41 @@ export function FrostTable({ table, chosen, units }: { table: Table; chosen: str
   );
 }
 
-const NightLink = chakra(Link, {
-  base: {
+/** The look of the whole table in one place: a hundred cells with a style each would take longer than the rest of the page. */
+const TABLE = {
+  borderCollapse: "separate",
+  borderSpacing: "2px",
+  "& th": { fontWeight: "500", fontSize: "sm" },
+  "& th.bed": { textAlign: "left", lineHeight: "1.2", paddingRight: "1" },
+  "& th.chosen": { fontWeight: "700", color: "madder" },
+  "& td": { padding: 0, width: { base: "38px", md: "52px" } },
+  "& td a": {
     display: "flex",
     alignItems: "center",
-    h: "40px",
-    bg: "sheet",
+    justifyContent: "center",
+    height: "40px",
+    position: "relative",
+    background: "sheet",
     borderWidth: "1px",
+    borderColor: "ruleSoft",
+    color: "ink",
+    fontSize: "sm",
     textDecoration: "none",
-    _hover: { borderColor: "ink" },
+    paddingLeft: { base: "8px", md: "12px" },
   },
-});
+  "& td a.chosen, & td a:hover": { borderColor: "ink" },
+  "& .much": { fontWeight: "650" },
+  "& .gauge": {
+    position: "absolute",
+    left: 0,
+    bottom: 0,
+    width: { base: "8px", md: "12px" },
+    height: "100%",
+    display: "flex",
+    flexDirection: "column",
+    justifyContent: "flex-end",
+  },
+  "& .light": { background: "frostPale" },
+  "& .moderate": { background: "frost" },
+  "& .severe": { background: "frostInk" },
+} as const;

@@ -2,6 +2,9 @@ import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import { Printer } from "lucide-react";
 import { Form } from "react-router";
 import { sayDay, weekdayName } from "#core/calendar/day";
+import { bedCentre } from "#core/garden/bed";
+import { roundOrder, TURN_WORDS } from "#core/planning/round-order";
+import { sickBeds } from "#core/planning/walking-order";
 import { sayMass } from "#core/units/mass";
 import { findRound, saveRound } from "#db/work";
 import { CropGlyph } from "../components/crop-glyph";
@@ -28,8 +31,6 @@ export function loader({ params }: Route.LoaderArgs) {
         kind: p.planting.kind || p.crop.name,
         crop: p.crop.name,
         bed: p.bed.name,
-        order: p.bed.walkOrder,
-        dry: p.crop.weather.foliage === "dry" ? 1 : 0,
         glyph: p.crop.glyph,
         stage: p.judgement.meanStage,
         take: l.take,
@@ -45,15 +46,28 @@ export function loader({ params }: Route.LoaderArgs) {
       },
     ];
   });
-  // leaves and roots while the dew lies, what must be dry later; otherwise the way round the plot
-  lines.sort((a, b) => a.dry - b.dry || a.order - b.order);
+  const sick = sickBeds(outlook.plantings, snapshot.checks, outlook.today);
+  const gate = [...snapshot.beds].sort((a, b) => a.walkOrder - b.walkOrder)[0];
+  const way = roundOrder(
+    lines.map((l) => {
+      const p = byId.get(l.plantingId)!;
+      return { id: l.id, bed: p.bed, crop: p.crop, sick: sick.has(p.bed.id) };
+    }),
+    gate ? bedCentre(gate) : { xM: 0, yM: 0 },
+  );
+  const ordered = way.order.map(({ stop, turn }, k) => ({
+    ...lines.find((l) => l.id === stop.id)!,
+    // said once, where a new turn begins
+    turn: way.order[k - 1]?.turn === turn ? null : TURN_WORDS[turn],
+  }));
   const gale = outlook.days
     .find((d) => d.weather.day === round.day)
     ?.hazards.find((h) => h.kind === "gale" && h.chance >= 0.3);
   const total = round.lines.reduce((s, l) => s + l.expectedG, 0);
   return {
     round: { id: round.id, day: round.day, startsAt: round.startsAt, status: round.status },
-    lines,
+    lines: ordered,
+    wayM: Math.round(way.wayM),
     total: sayMass(total, units),
     heavy: total > 15_000,
     minutes: Math.round(round.lines.reduce((s, l) => s + l.minutes, snapshot.garden.roundMinutes)),
@@ -82,7 +96,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 export const meta: Route.MetaFunction = () => [{ title: "Round · Akmedon" }];
 
 export default function RoundPage({ loaderData }: Route.ComponentProps) {
-  const { round, lines, total, minutes, kit, gale, heavy } = loaderData;
+  const { round, lines, total, minutes, kit, gale, heavy, wayM } = loaderData;
   const left = lines.filter((l) => !l.pickId).length;
   return (
     <Page
@@ -115,9 +129,14 @@ export default function RoundPage({ loaderData }: Route.ComponentProps) {
         </Note>
       )}
       {heavy && <Note tone="caution">A heavy round: lift with the legs, use the barrow, share the load.</Note>}
-      <Section title="In this order">
+      <Section title="In this order" note={lines.length > 1 ? `about ${wayM} m on foot` : undefined}>
         {lines.map((l, i) => (
           <Box key={l.id} py="3" borderBottomWidth="1px" borderColor="ruleSoft" css={{ breakInside: "avoid" }}>
+            {l.turn && (
+              <Text fontSize="sm" color="inkSoft" mb="1.5">
+                {l.turn[0]!.toUpperCase() + l.turn.slice(1)}
+              </Text>
+            )}
             <Grid templateColumns={{ base: "52px 1fr", md: "52px 1fr auto" }} gap="3" alignItems="start">
               <CropGlyph kind={l.glyph} stage={l.stage} size={50} />
               <Box>

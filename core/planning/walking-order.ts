@@ -40,7 +40,7 @@ export function walkingOrder(
 }
 
 /** Beds in which the latest look at disease, rust or blight within two weeks said yes. */
-function sickBeds(plantings: readonly PlantingOutlook[], checks: readonly Check[], today: Day): Set<string> {
+export function sickBeds(plantings: readonly PlantingOutlook[], checks: readonly Check[], today: Day): Set<string> {
   const since = addDays(today, -DISEASE_DAYS);
   const beds = new Set<string>();
   for (const p of plantings) {
