@@ -135,6 +135,7 @@ export function demoGarden(): Archive {
         fromDay: "2026-10-10",
         toDay: "2026-10-14",
         standIn: "Bram from next door",
+        standInMinutes: 40,
       },
     ],
     checks: checks.sort((a, b) => (a.at < b.at ? -1 : 1)),

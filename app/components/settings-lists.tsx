@@ -75,7 +75,11 @@ export function SettingsLists({ garden, windows, trips, people, containers, toda
         {trips.map((t) => (
           <Removable key={t.id} table="trips" id={t.id}>
             {t.name}: {sayDay(t.fromDay)} to {sayDay(t.toDay)}
-            {t.standIn && <chakra.span color="inkSoft">, {t.standIn} stands in</chakra.span>}
+            {t.standIn && (
+              <chakra.span color="inkSoft">
+                , {t.standIn} stands in{t.standInMinutes > 0 ? `, ${t.standInMinutes} minutes every other evening` : ""}
+              </chakra.span>
+            )}
           </Removable>
         ))}
         <Form method="post" preventScrollReset>
@@ -86,6 +90,15 @@ export function SettingsLists({ garden, windows, trips, people, containers, toda
             <Field name="standIn" label="Stand-in" faults={faults}>
               {(p) => <Input {...p} list="standins" defaultValue={value("standIn", "")} />}
             </Field>
+            <Field
+              name="standInMinutes"
+              label="Stand-in’s minutes"
+              hint="every other evening; empty when nobody picks"
+              faults={faults}
+            >
+              {(p) => <Input {...p} inputMode="numeric" defaultValue={value("standInMinutes", "")} />}
+            </Field>
+            <span />
             <datalist id="standins">
               {people.map((p) => (
                 <option key={p.id} value={p.name} />

@@ -86,6 +86,7 @@ export async function action({ request }: Route.ActionArgs) {
         fromDay: typed.fromDay,
         toDay: typed.toDay,
         standIn: typed.standIn ?? "",
+        standInMinutes: numberOf(typed.standInMinutes) ?? 0,
       });
       return checked.success
         ? put("Trip added", (c) => c.put("trips", checked.data), "/settings#trips")

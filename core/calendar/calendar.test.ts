@@ -109,9 +109,44 @@ describe("slots", () => {
     { id: "b", weekday: 3, startsAt: "07:00", minutes: 30 },
   ];
   it("leaves out trips and windows already over", () => {
-    const trips = [{ id: "t", name: "coast", fromDay: "2026-10-13", toDay: "2026-10-14", standIn: "" }];
+    const trips = [
+      { id: "t", name: "coast", fromDay: "2026-10-13", toDay: "2026-10-14", standIn: "", standInMinutes: 0 },
+    ];
     const slots = slotsAhead("2026-10-06T18:00", 14, windows, trips);
     expect(slots.map((s) => s.id)).toEqual(["2026-10-07T07:00"]);
+  });
+  it("a stand-in goes every other evening of a trip, from its second day, and not when it is over", () => {
+    const trip = {
+      id: "t",
+      name: "coast",
+      fromDay: "2026-10-08",
+      toDay: "2026-10-13",
+      standIn: "Ada",
+      standInMinutes: 30,
+    };
+    const every = [0, 1, 2, 3, 4, 5, 6].map((weekday) => ({
+      id: `w${weekday}`,
+      weekday,
+      startsAt: "17:30",
+      minutes: 60,
+    }));
+    const slots = slotsAhead("2026-10-07T12:00", 10, every, [trip]);
+    expect(slots.filter((s) => s.by === "Ada").map((s) => s.id)).toEqual([
+      "2026-10-09T18:00",
+      "2026-10-11T18:00",
+      "2026-10-13T18:00",
+    ]);
+    expect(slots.filter((s) => s.by === "").map((s) => s.day)).toEqual([
+      "2026-10-07",
+      "2026-10-14",
+      "2026-10-15",
+      "2026-10-16",
+    ]);
+    expect(slotsAhead("2026-10-11T19:00", 10, [], [trip]).map((s) => s.day)).toEqual(["2026-10-13"]);
+    expect(slotsAhead("2026-10-07T12:00", 10, [], [{ ...trip, standInMinutes: 0 }])).toEqual([]);
+    expect(slotsAhead("2026-10-07T12:00", 4, [], [trip, { ...trip, id: "u", standIn: "Bo" }]).map((s) => s.by)).toEqual(
+      ["Ada"],
+    );
   });
   it("refuses a trip that ends before it begins", () => {
     expect(

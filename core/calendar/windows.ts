@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { type Day, dayRange, isDay, weekday } from "./day";
+import { type Day, dayRange, daysBetween, isDay, weekday } from "./day";
 
 export const daySchema = z.string().refine(isDay, "not a day: write it as 2026-10-06");
 const clockSchema = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, "write the time as 17:30");
@@ -21,31 +21,57 @@ export const tripSchema = z
     fromDay: daySchema,
     toDay: daySchema,
     standIn: z.string().max(80),
+    /** minutes that the stand-in can pick every other day; 0 when nobody picks meanwhile */
+    standInMinutes: z.number().int().min(0, "0 to 240 minutes").max(240, "0 to 240 minutes").default(0),
   })
   .refine((t) => t.toDay >= t.fromDay, { message: "the trip ends before it begins", path: ["toDay"] });
 export type Trip = z.infer<typeof tripSchema>;
 
-/** A dated window: a slot the planner may use. */
-export type Slot = { id: string; day: Day; startsAt: string; minutes: number };
+/** A dated window: a slot the planner may use. `by` names who goes when the household is away, else it is empty. */
+export type Slot = { id: string; day: Day; startsAt: string; minutes: number; by: string };
+
+/** When a stand-in goes, and every how many days of a trip (common practice: every other evening). */
+const STAND_IN_AT = "18:00";
+const STAND_IN_EVERY = 2;
 
 /** Whether the household is away on that day. */
 export const isAway = (day: Day, trips: readonly Trip[]): boolean =>
   trips.some((t) => t.fromDay <= day && day <= t.toDay);
 
+/** Days of a trip on which its stand-in goes: the second, then every other one. */
+export const standInDays = (trip: Trip): Day[] =>
+  trip.standInMinutes > 0
+    ? dayRange(trip.fromDay, daysBetween(trip.fromDay, trip.toDay) + 1).filter((_, k) => k % STAND_IN_EVERY === 1)
+    : [];
+
 /**
  * The slots of the coming days in order of time: each weekday's windows, less the days of trips and the
- * windows already over at `now`.
+ * windows already over at `now`; on trips with a stand-in who picks, short rounds every other evening.
  * @param now local time "2026-10-06T15:30"
  */
 export function slotsAhead(now: string, days: number, windows: readonly Window[], trips: readonly Trip[]): Slot[] {
   const today = now.slice(0, 10);
-  return dayRange(today, days)
+  const horizon = dayRange(today, days);
+  const own = horizon
     .filter((day) => !isAway(day, trips))
     .flatMap((day) =>
       windows
         .filter((w) => w.weekday === weekday(day))
-        .map((w) => ({ id: `${day}T${w.startsAt}`, day, startsAt: w.startsAt, minutes: w.minutes })),
-    )
+        .map((w) => ({ id: `${day}T${w.startsAt}`, day, startsAt: w.startsAt, minutes: w.minutes, by: "" })),
+    );
+  const theirs = trips.flatMap((trip) =>
+    standInDays(trip)
+      .filter((day) => horizon.includes(day))
+      .map((day) => ({
+        id: `${day}T${STAND_IN_AT}`,
+        day,
+        startsAt: STAND_IN_AT,
+        minutes: trip.standInMinutes,
+        by: trip.standIn || "your stand-in",
+      })),
+  );
+  // of two trips over one day only the first sends someone
+  return [...new Map([...theirs.reverse(), ...own].map((s) => [s.id, s])).values()]
     .filter((slot) => slot.id >= now.slice(0, 16))
     .sort((a, b) => (a.id < b.id ? -1 : 1));
 }

@@ -1,62 +1,10 @@
 import { describe, expect, it } from "vitest";
 import { addDays } from "../calendar/day";
-import { bed, check, plainWeather, planting } from "../fixtures/garden";
-import { newGarden } from "../garden/garden";
+import { plainWeather } from "../fixtures/garden";
+import { garden, NO_WISHES, NOW, TODAY } from "../fixtures/snapshot";
 import { plan } from "./optimise";
 import { outlookOf, problemOf, type Snapshot } from "./outlook";
 import { roundsOf, scheduleOf, urgenciesOf } from "./rounds";
-
-const NOW = "2026-10-06T15:30";
-const TODAY = "2026-10-06";
-const NONE = { take: [], leave: [], open: [] };
-
-/** A garden of three beds with a frost on the third night, as a snapshot. */
-function garden(over: Partial<Snapshot> = {}): Snapshot {
-  const days = plainWeather(TODAY, 14).map((d, k) =>
-    k === 3 ? { ...d, tempMinC: -1.5, cloudPct: 0, windMs: 0.5 } : d,
-  );
-  return {
-    ownCrops: [],
-    forecasts: [],
-    bedReadings: [],
-    covers: [],
-    garden: { ...newGarden("Europe/London"), pinnedNow: NOW },
-    beds: [
-      bed({ id: "low", name: "Low", nightOffsetC: -2 }),
-      bed({ id: "wall", name: "Wall", nightOffsetC: 2, walkOrder: 1 }),
-      bed({ id: "tunnel", name: "Tunnel", cover: "polytunnel", walkOrder: 2 }),
-    ],
-    plantings: [
-      planting("winter-squash", {
-        id: "squash",
-        bedId: "low",
-        startedOn: "2026-05-28",
-        plants: 3,
-        kind: "blue storer",
-      }),
-      planting("kale", { id: "kale", bedId: "wall", startedOn: "2026-06-20", plants: 5, kind: "red frill" }),
-      planting("tomato", { id: "tomato", bedId: "tunnel", startedOn: "2026-05-10", plants: 4, kind: "orange slicer" }),
-      planting("kale", { id: "gone", bedId: "wall", startedOn: "2025-06-20", endedOn: "2026-02-01" }),
-      planting("garlic", { id: "later", bedId: "wall", startedOn: "2026-10-20" }),
-    ],
-    checks: [
-      check(
-        "2026-10-03",
-        [
-          { cueId: "rind", value: "hard" },
-          { cueId: "stalk", value: "corky" },
-        ],
-        { id: "c1", plantingId: "squash" },
-      ),
-    ],
-    picks: [],
-    windows: [0, 1, 2, 3, 4, 5, 6].map((weekday) => ({ id: `w${weekday}`, weekday, startsAt: "17:30", minutes: 90 })),
-    trips: [{ id: "t", name: "Away", fromDay: "2026-10-10", toDay: "2026-10-12", standIn: "" }],
-    weather: plainWeather("2026-03-01", 219),
-    forecast: { source: "test", issuedOn: TODAY, days },
-    ...over,
-  };
-}
 
 describe("the outlook of a garden", () => {
   const outlook = outlookOf(garden(), NOW);
@@ -85,7 +33,7 @@ describe("the outlook of a garden", () => {
 describe("from outlook to rounds", () => {
   const snapshot = garden();
   const outlook = outlookOf(snapshot, NOW);
-  const problem = problemOf(snapshot, outlook, NONE);
+  const problem = problemOf(snapshot, outlook, NO_WISHES);
   let n = 0;
   const rounds = roundsOf(problem, plan(problem).schedule, "metric", () => `id${++n}`);
   it("offers every morning and evening to the hand, but only windows to the planner", () => {
@@ -119,7 +67,7 @@ describe("from outlook to rounds", () => {
       pinned: true,
       note: "with Bram",
     };
-    const wished = problemOf(snapshot, outlook, { ...NONE, open: ["2026-10-08T17:30"] });
+    const wished = problemOf(snapshot, outlook, { ...NO_WISHES, open: ["2026-10-08T17:30"] });
     const kept = roundsOf(
       wished,
       plan(wished).schedule,

@@ -254,11 +254,12 @@ const USUAL_STARTS = ["08:00", "17:30"];
 export function problemOf(snapshot: Snapshot, outlook: Outlook, wishes: Wishes): PlanProblem {
   const { today, now } = outlook;
   const windows = slotsAhead(now, HORIZON_DAYS, snapshot.windows, snapshot.trips);
-  const slots: PlanSlot[] = windows.map((s) => ({
+  const slots: PlanSlot[] = windows.map(({ by, ...s }) => ({
     ...s,
     t: slotTime(today, s.day, s.startsAt),
     allowed: true,
-    away: false,
+    away: by !== "",
+    ...(by === "" ? {} : { by }),
   }));
   for (const day of dayRange(today, HORIZON_DAYS))
     for (const startsAt of USUAL_STARTS) {

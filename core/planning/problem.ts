@@ -12,6 +12,8 @@ export type PlanSlot = {
   /** whether the planner may use it: a window, and nobody away */
   allowed: boolean;
   away: boolean;
+  /** who stands in for the household then; absent when it goes itself */
+  by?: string;
 };
 
 /** Hand-made wishes: a planting that must, or must not, be taken at a slot; a slot that must be opened. */

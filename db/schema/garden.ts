@@ -44,6 +44,7 @@ export const trips = sqliteTable("trips", {
   fromDay: text().notNull(),
   toDay: text().notNull(),
   standIn: text().notNull(),
+  standInMinutes: integer().notNull().default(0),
 });
 
 /** Every change with the rows before and after it: the audit trail, and what undo reads. */

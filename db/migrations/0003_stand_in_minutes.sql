@@ -1,0 +1,1 @@
+ALTER TABLE `trips` ADD `stand_in_minutes` integer DEFAULT 0 NOT NULL;
