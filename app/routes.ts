@@ -8,6 +8,8 @@ export default [
     route("walk/:plantingId", "routes/walk-planting.tsx"),
     route("looks/:checkId", "routes/look.tsx"),
     route("rounds", "routes/rounds.tsx"),
+    route("rounds/what-if", "routes/what-if.tsx"),
+    route("rounds/stand-in", "routes/stand-in.tsx"),
     route("rounds/:roundId", "routes/round.tsx"),
     route("picks", "routes/picks.tsx"),
     route("picks/new", "routes/pick.tsx", { id: "pick-new" }),

@@ -15,11 +15,12 @@ type Line = {
   why: string;
 };
 type CardRound = { id: string; day: string; startsAt: string; pinned: boolean; lines: Line[] };
-type CardSlot = { id: string; day: string; startsAt: string; allowed: boolean; away: boolean };
+type CardSlot = { id: string; day: string; startsAt: string; allowed: boolean; away: boolean; by?: string };
 type Props = { round: CardRound; slots: readonly CardSlot[]; today: string; units: UnitSystem; roundMinutes: number };
 
 /** A round in words: every line with what it brings and why; pin, drop, move, leave a line out. */
 export function RoundCard({ round: r, slots, today, units, roundMinutes }: Props) {
+  const by = slots.find((s) => s.id === `${r.day}T${r.startsAt}`)?.by;
   return (
     <Section
       id={`round-${r.id}`}
@@ -27,7 +28,7 @@ export function RoundCard({ round: r, slots, today, units, roundMinutes }: Props
       note={`${sayNear(r.day, today)}, ${sayMass(
         r.lines.reduce((s, l) => s + l.expectedG, 0),
         units,
-      )} in ${Math.round(r.lines.reduce((s, l) => s + l.minutes, roundMinutes))} min${r.pinned ? ", pinned" : ""}`}
+      )} in ${Math.round(r.lines.reduce((s, l) => s + l.minutes, roundMinutes))} min${r.pinned ? ", pinned" : ""}${by ? `; ${by} goes` : ""}`}
     >
       {r.lines.map((l) => (
         <Form method="post" key={l.id} preventScrollReset>
@@ -83,7 +84,7 @@ function MoveBy({
   today,
 }: {
   round: { id: string; day: string; startsAt: string };
-  slots: readonly { id: string; day: string; startsAt: string; allowed: boolean; away: boolean }[];
+  slots: readonly CardSlot[];
   today: string;
 }) {
   return (
@@ -104,7 +105,7 @@ function MoveBy({
         {slots.map((s) => (
           <option key={s.id} value={s.id}>
             {daysBetween(today, s.day) === 0 ? "today" : sayDay(s.day)} {s.startsAt}
-            {s.away ? " (away)" : s.allowed ? "" : " (no window)"}
+            {s.by ? ` (${s.by})` : s.away ? " (away)" : s.allowed ? "" : " (no window)"}
           </option>
         ))}
       </chakra.select>

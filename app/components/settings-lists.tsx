@@ -1,4 +1,4 @@
-import { chakra, Flex, Grid, Text } from "@chakra-ui/react";
+import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import { Form } from "react-router";
 import { sayDay } from "#core/calendar/day";
 import type { Trip, Window } from "#core/calendar/windows";
@@ -114,6 +114,21 @@ export function SettingsLists({ garden, windows, trips, people, containers, toda
           <Button type="submit" name="intent" value="trip" mt="2">
             Add the trip
           </Button>
+        </Form>
+        <Form method="post" encType="multipart/form-data" preventScrollReset>
+          <Box mt="5">
+            <Field
+              name="calendar"
+              label="or trips from a calendar file"
+              hint="Events of a day or longer in the coming year, repeated ones too."
+              faults={faults}
+            >
+              {(p) => <Input {...p} type="file" accept=".ics,text/calendar" py="2" />}
+            </Field>
+            <Button type="submit" name="intent" value="calendar" variant="outline" mt="2">
+              Take its trips
+            </Button>
+          </Box>
         </Form>
       </Section>
       <Section title="Who picks" id="people">

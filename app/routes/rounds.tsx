@@ -1,5 +1,5 @@
 import { Box, Grid } from "@chakra-ui/react";
-import { CalendarArrowDown, Sparkles } from "lucide-react";
+import { CalendarArrowDown, Sparkles, Split, UserRound } from "lucide-react";
 import { useMemo } from "react";
 import { Form } from "react-router";
 import { sayDay, weekdayName } from "#core/calendar/day";
@@ -59,6 +59,7 @@ export function loader() {
     problem: JSON.parse(JSON.stringify(problem, sixFigures)) as typeof problem,
     note: findPlanNote(db()),
     windows: snapshot.windows.length,
+    trip: snapshot.trips.some((t) => t.toDay >= today && t.standIn !== ""),
     roundMinutes: snapshot.garden.roundMinutes,
   };
 }
@@ -130,7 +131,7 @@ export async function action({ request }: Route.ActionArgs) {
 export const meta: Route.MetaFunction = () => [{ title: "Rounds · Akmedon" }];
 
 export default function Rounds({ loaderData, actionData }: Route.ComponentProps) {
-  const { lanes, days, rounds, problem, units, today, note, windows } = loaderData;
+  const { lanes, days, rounds, problem, units, today, note, windows, trip } = loaderData;
   const slots = problem.slots;
   const { moving, grab, key } = useRoundDrag(rounds, slots, days.length);
   const movingSlot = moving ? slots.find((s) => s.id === moving.slotId) : null;
@@ -178,6 +179,16 @@ export default function Rounds({ loaderData, actionData }: Route.ComponentProps)
             </Button>
           </Form>
           {rounds.length > 0 && (
+            <LinkButton variant="outline" to="/rounds/what-if">
+              <Split size={18} /> What if
+            </LinkButton>
+          )}
+          {trip && (
+            <LinkButton variant="outline" to="/rounds/stand-in">
+              <UserRound size={18} /> Stand-in’s sheet
+            </LinkButton>
+          )}
+          {rounds.length > 0 && (
             <LinkButton variant="outline" to="/out/rounds.ics" reloadDocument>
               <CalendarArrowDown size={18} /> Calendar
             </LinkButton>
@@ -200,7 +211,7 @@ export default function Rounds({ loaderData, actionData }: Route.ComponentProps)
         rounds={rounds.length}
         label={
           moving && movingSlot
-            ? `${sayDay(movingSlot.day)} ${movingSlot.startsAt}${movingSlot.away ? ", you are away" : movingSlot.allowed ? "" : ", outside your windows"}`
+            ? `${sayDay(movingSlot.day)} ${movingSlot.startsAt}${movingSlot.by ? `, ${movingSlot.by}` : movingSlot.away ? ", you are away" : movingSlot.allowed ? "" : ", outside your windows"}`
             : null
         }
       />

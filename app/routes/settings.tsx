@@ -1,6 +1,7 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { Download } from "lucide-react";
 import { Form } from "react-router";
+import { addDays } from "#core/calendar/day";
 import { tripSchema, windowSchema } from "#core/calendar/windows";
 import { gardenSchema, personSchema } from "#core/garden/garden";
 import { readMass } from "#core/units/mass";
@@ -10,6 +11,7 @@ import { change, newId } from "#db/change";
 import { listContainers, listPeople, saveGarden } from "#db/garden";
 import { readArchive } from "#formats/archive";
 import { sayError } from "#formats/located";
+import { readTripsIcs } from "#formats/trips-ics";
 import { DemoClock } from "../components/demo-clock";
 import { HomeNetwork } from "../components/home-network";
 import { SettingsLists } from "../components/settings-lists";
@@ -21,6 +23,8 @@ import { homeNetwork } from "../server/home-network.server";
 import type { Route } from "./+types/settings";
 
 const MOST_BYTES = 30_000_000;
+/** How far ahead trips are taken from a calendar. */
+const TRIP_DAYS = 400;
 
 export async function loader() {
   const { snapshot, today } = desk();
@@ -91,6 +95,31 @@ export async function action({ request }: Route.ActionArgs) {
       return checked.success
         ? put("Trip added", (c) => c.put("trips", checked.data), "/settings#trips")
         : refuse(faultsOf(checked.error, typed));
+    }
+    case "calendar": {
+      const file = form.get("calendar");
+      if (!(file instanceof File) || file.size === 0)
+        return refuse({ errors: { calendar: "choose a calendar, a file called …ics" }, typed: {} });
+      const read = readTripsIcs(await file.text(), garden.timeZone, d.today, addDays(d.today, TRIP_DAYS));
+      if (!read.ok)
+        return refuse({
+          errors: { calendar: `${read.errors.slice(0, 8).map(sayError).join("\n")}\nNo trip was taken.` },
+          typed: {},
+        });
+      const known = new Set(d.snapshot.trips.map((t) => `${t.name} ${t.fromDay} ${t.toDay}`));
+      const fresh = read.value.filter((t) => !known.has(`${t.name} ${t.fromDay} ${t.toDay}`));
+      if (fresh.length === 0)
+        return done(
+          `/settings?said=${encodeURIComponent(read.value.length > 0 ? "These trips were there already." : "No time away in the coming year in this calendar.")}#trips`,
+          null,
+        );
+      return put(
+        `${fresh.length} ${fresh.length === 1 ? "trip" : "trips"} taken from the calendar`,
+        (c) => {
+          for (const { uid: _, ...t } of fresh) c.put("trips", { id: newId(), ...t, standIn: "", standInMinutes: 0 });
+        },
+        "/settings#trips",
+      );
     }
     case "person": {
       const checked = personSchema.safeParse({ id: newId(), name: typed.personName ?? "", role: typed.role });
