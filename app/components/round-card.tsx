@@ -7,6 +7,7 @@ import { Button, LinkButton, Section } from "./ui";
 
 type Line = {
   id: string;
+  plantingId: string;
   kind: string;
   bed: string;
   take: "ready" | "strip";
@@ -16,10 +17,18 @@ type Line = {
 };
 type CardRound = { id: string; day: string; startsAt: string; pinned: boolean; lines: Line[] };
 type CardSlot = { id: string; day: string; startsAt: string; allowed: boolean; away: boolean; by?: string };
-type Props = { round: CardRound; slots: readonly CardSlot[]; today: string; units: UnitSystem; roundMinutes: number };
+type Props = {
+  round: CardRound;
+  slots: readonly CardSlot[];
+  today: string;
+  units: UnitSystem;
+  roundMinutes: number;
+  /** everything that grows, for taking one along by hand */
+  plantings: readonly { plantingId: string; kind: string; bed: string }[];
+};
 
 /** A round in words: every line with what it brings and why; pin, drop, move, leave a line out. */
-export function RoundCard({ round: r, slots, today, units, roundMinutes }: Props) {
+export function RoundCard({ round: r, slots, today, units, roundMinutes, plantings }: Props) {
   const by = slots.find((s) => s.id === `${r.day}T${r.startsAt}`)?.by;
   return (
     <Section
@@ -73,6 +82,48 @@ export function RoundCard({ round: r, slots, today, units, roundMinutes }: Props
         </Form>
         <MoveBy round={r} slots={slots} today={today} />
       </Flex>
+      <chakra.details mt="1" data-noprint>
+        <chakra.summary fontSize="sm" color="moss" cursor="pointer" minH="36px" display="flex" alignItems="center">
+          Take one more along, or part of it another time
+        </chakra.summary>
+        <Form method="post" preventScrollReset>
+          <input type="hidden" name="roundId" value={r.id} />
+          <Flex gap="2" wrap="wrap" align="center" py="1">
+            <Small name="plantingId" aria-label="Take along">
+              {plantings
+                .filter((p) => !r.lines.some((l) => l.plantingId === p.plantingId))
+                .map((p) => (
+                  <option key={p.plantingId} value={p.plantingId}>
+                    {p.kind}, {p.bed}
+                  </option>
+                ))}
+            </Small>
+            <Small name="take" aria-label="How much">
+              <option value="ready">what is ready</option>
+              <option value="strip">everything</option>
+            </Small>
+            <Button type="submit" size="sm" variant="quiet" name="intent" value="add">
+              Take along
+            </Button>
+          </Flex>
+        </Form>
+        {r.lines.length > 0 && (
+          <Form method="post" preventScrollReset>
+            <input type="hidden" name="roundId" value={r.id} />
+            <Flex wrap="wrap" columnGap="4" rowGap="1" align="center" py="1">
+              {r.lines.map((l) => (
+                <chakra.label key={l.id} display="inline-flex" gap="1.5" alignItems="center" minH="36px" fontSize="sm">
+                  <input type="checkbox" name={`line-${l.id}`} /> {l.kind}
+                </chakra.label>
+              ))}
+              <Hours name="slotId" label="Their hour" slots={slots} today={today} at={`${r.day}T${r.startsAt}`} />
+              <Button type="submit" size="sm" variant="quiet" name="intent" value="split">
+                Move these
+              </Button>
+            </Flex>
+          </Form>
+        )}
+      </chakra.details>
     </Section>
   );
 }
@@ -90,28 +141,49 @@ function MoveBy({
   return (
     <Form method="post" preventScrollReset style={{ display: "flex", gap: 4, marginLeft: "auto" }}>
       <input type="hidden" name="roundId" value={round.id} />
-      <chakra.select
-        name="slotId"
-        aria-label="Move to"
-        defaultValue={`${round.day}T${round.startsAt}`}
-        bg="sheet"
-        borderWidth="1px"
-        borderColor="rule"
-        minH="36px"
-        px="2"
-        borderRadius="soft"
-        fontSize="sm"
-      >
-        {slots.map((s) => (
-          <option key={s.id} value={s.id}>
-            {daysBetween(today, s.day) === 0 ? "today" : sayDay(s.day)} {s.startsAt}
-            {s.by ? ` (${s.by})` : s.away ? " (away)" : s.allowed ? "" : " (no window)"}
-          </option>
-        ))}
-      </chakra.select>
+      <Hours name="slotId" label="Move to" slots={slots} today={today} at={`${round.day}T${round.startsAt}`} />
       <Button type="submit" size="sm" variant="quiet" name="intent" value="move">
         Move
       </Button>
     </Form>
+  );
+}
+
+const Small = chakra("select", {
+  base: {
+    bg: "sheet",
+    borderWidth: "1px",
+    borderColor: "rule",
+    minH: "36px",
+    px: "2",
+    borderRadius: "soft",
+    fontSize: "sm",
+    maxW: "100%",
+  },
+});
+
+/** The hours of the fortnight to choose from. */
+function Hours({
+  name,
+  label,
+  slots,
+  today,
+  at,
+}: {
+  name: string;
+  label: string;
+  slots: readonly CardSlot[];
+  today: string;
+  at: string;
+}) {
+  return (
+    <Small name={name} aria-label={label} defaultValue={at}>
+      {slots.map((s) => (
+        <option key={s.id} value={s.id}>
+          {daysBetween(today, s.day) === 0 ? "today" : sayDay(s.day)} {s.startsAt}
+          {s.by ? ` (${s.by})` : s.away ? " (away)" : s.allowed ? "" : " (no window)"}
+        </option>
+      ))}
+    </Small>
   );
 }

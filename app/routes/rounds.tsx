@@ -6,6 +6,7 @@ import { sayDay, weekdayName } from "#core/calendar/day";
 import { totalsOf } from "#core/planning/explain";
 import { slotTime } from "#core/planning/problem";
 import { scheduleOf } from "#core/planning/rounds";
+import { newId } from "#db/change";
 import { findPlanNote } from "#db/work";
 import { LaneLegend } from "../components/lane-legend";
 import { Lanes } from "../components/lanes";
@@ -15,7 +16,7 @@ import { Anchor, Button, LinkButton, Note, Page } from "../components/ui";
 import { useRoundDrag } from "../components/use-round-drag";
 import { db, desk } from "../server/desk.server";
 import { done, refuse, typedOf } from "../server/forms.server";
-import { planAnew, roundsAhead, saveMoved, slotIdOf } from "../server/rounds.server";
+import { missed, planAnew, roundsAhead, saveMoved, slotIdOf } from "../server/rounds.server";
 import type { Route } from "./+types/rounds";
 
 export function loader() {
@@ -57,12 +58,30 @@ export function loader() {
     })),
     // the planner's own question, for what-ifs while a round is dragged; six figures are plenty for a drawing
     problem: JSON.parse(JSON.stringify(problem, sixFigures)) as typeof problem,
+    missed: missed(d).map((r) => ({
+      id: r.id,
+      day: r.day,
+      startsAt: r.startsAt,
+      names: r.lines.map((l) => byId.get(l.plantingId)?.planting.kind || byId.get(l.plantingId)?.crop.name || "gone"),
+    })),
     note: findPlanNote(db()),
     windows: snapshot.windows.length,
     trip: snapshot.trips.some((t) => t.toDay >= today && t.standIn !== ""),
     roundMinutes: snapshot.garden.roundMinutes,
   };
 }
+
+/** A line made by hand; its figures and its why are worked out when it is saved. */
+const lineFor = (roundId: string, plantingId: string, take: "ready" | "strip") => ({
+  id: newId(),
+  roundId,
+  plantingId,
+  take,
+  expectedG: 0,
+  lostG: 0,
+  minutes: 0,
+  why: "",
+});
 
 const sixFigures = (_: string, value: unknown) => (typeof value === "number" ? Number(value.toPrecision(6)) : value);
 
@@ -101,6 +120,48 @@ export async function action({ request }: Route.ActionArgs) {
         "Left out of the round",
       ),
     );
+  if (typed.intent === "add") {
+    const planting = d.outlook.plantings.find((p) => p.planting.id === typed.plantingId);
+    if (!planting) return refuse({ errors: { form: "Choose what to take along." }, typed });
+    const line = lineFor(round.id, planting.planting.id, typed.take === "strip" ? "strip" : "ready");
+    return done(
+      "/rounds",
+      saveMoved(
+        rounds.map((r) => (r.id === round.id ? { ...r, pinned: true, lines: [...r.lines, line] } : r)),
+        `${planting.planting.kind || planting.crop.name} taken along on ${sayDay(round.day)}`,
+      ),
+    );
+  }
+  if (typed.intent === "split") {
+    const slot = problem.slots.find((s) => s.id === typed.slotId);
+    const ticked = round.lines.filter((l) => typed[`line-${l.id}`] === "on");
+    if (!slot || slot.id === slotIdOf(round))
+      return refuse({ errors: { form: "Choose another hour for them." }, typed });
+    if (ticked.length === 0) return refuse({ errors: { form: "Tick what is to go to the other hour." }, typed });
+    const there = rounds.find((r) => slotIdOf(r) === slot.id);
+    const target = there ?? {
+      id: newId(),
+      day: slot.day,
+      startsAt: slot.startsAt,
+      status: "planned" as const,
+      pinned: true,
+      note: "",
+      lines: [],
+    };
+    const moved = ticked.map((l) => ({ ...l, id: newId(), roundId: target.id }));
+    const next = rounds
+      .filter((r) => r.id !== target.id)
+      .map((r) => (r.id === round.id ? { ...r, lines: r.lines.filter((l) => !ticked.includes(l)) } : r))
+      .filter((r) => r.id !== round.id || r.lines.length > 0 || r.pinned);
+    const lines = [...target.lines, ...moved.filter((l) => !target.lines.some((o) => o.plantingId === l.plantingId))];
+    return done(
+      "/rounds",
+      saveMoved(
+        [...next, { ...target, pinned: true, lines }],
+        `${ticked.length} of the round moved to ${sayDay(slot.day)} ${slot.startsAt}`,
+      ),
+    );
+  }
   if (typed.intent === "move") {
     const slot = problem.slots.find((s) => s.id === typed.slotId);
     if (!slot) return refuse({ errors: { form: "There is no such hour in the coming fortnight." }, typed });
@@ -197,6 +258,16 @@ export default function Rounds({ loaderData, actionData }: Route.ComponentProps)
       }
     >
       {actionData && "errors" in actionData && <Note tone="caution">{actionData.errors.form}</Note>}
+      {loaderData.missed.length > 0 && (
+        <Note
+          title={
+            loaderData.missed.length === 1 ? "A round was missed" : `${loaderData.missed.length} rounds were missed`
+          }
+        >
+          {loaderData.missed.map((r) => `${sayDay(r.day)} ${r.startsAt}: ${r.names.join(", ")}`).join("; ")}. What it
+          left standing is reckoned in; plan anew, or log what was picked after all.
+        </Note>
+      )}
       {windows === 0 && (
         <Note tone="caution" title="No time to go out is known">
           Say on which days and for how long you can usually pick, in <Anchor to="/settings#windows">settings</Anchor>.
@@ -257,6 +328,7 @@ export default function Rounds({ loaderData, actionData }: Route.ComponentProps)
             today={today}
             units={units}
             roundMinutes={loaderData.roundMinutes}
+            plantings={lanes}
           />
         ))}
       </Grid>

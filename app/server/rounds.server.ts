@@ -1,3 +1,5 @@
+import { addDays } from "#core/calendar/day";
+import { changesOf, missedRounds, sayChanges } from "#core/planning/changes";
 import { totalsOf } from "#core/planning/explain";
 import { outcomeOf, type Schedule } from "#core/planning/optimise";
 import { arcsOf } from "#core/planning/paths";
@@ -54,14 +56,29 @@ export async function planAnew(): Promise<string | null> {
     ...totals(asked, made.schedule),
     forecastId: forecastInForce(db())?.id ?? "",
   };
+  const names = new Map(d.outlook.plantings.map((p) => [p.planting.id, p.planting.kind || p.crop.name]));
+  const before = roundsAhead(d).rounds;
+  const changes = changesOf(before, rounds);
+  const said =
+    before.length === 0
+      ? ""
+      : changes.length === 0
+        ? ", as they were"
+        : `: ${sayChanges(changes, (id) => names.get(id) ?? "one that is over", d.today)}`;
   return replacePlan(
     db(),
     rounds,
     note,
     d.now,
-    rounds.length === 1 ? "One round planned" : `${rounds.length} rounds planned`,
+    `${rounds.length === 1 ? "One round planned" : `${rounds.length} rounds planned`}${said}`,
   );
 }
+
+/** Rounds of the past week that were planned and brought nothing, newest last. */
+export const missed = (d: Desk): RoundWithLines[] => {
+  const since = addDays(d.today, -7);
+  return missedRounds(listRounds(db()), d.snapshot.picks, d.now).filter((r) => r.day >= since) as RoundWithLines[];
+};
 
 /** Saves rounds after a hand move: every line's figures and reasons are worked out again for the new hours. */
 export function saveMoved(rounds: readonly PlannedRound[], label: string): string | null {
