@@ -70,7 +70,9 @@ export async function planAnew(): Promise<string | null> {
     rounds,
     note,
     d.now,
-    `${rounds.length === 1 ? "One round planned" : `${rounds.length} rounds planned`}${said}`,
+    [`${rounds.length === 1 ? "One round planned" : `${rounds.length} rounds planned`}${said}`, ...made.unmet].join(
+      ". But: ",
+    ),
   );
 }
 

@@ -45,8 +45,10 @@ export function pathWithin(f: Frame, t: Table, p: number, open: Uint8Array): Bes
   for (let k = 0; k < own.length; k++) room[own[k]!.slot]! += stepMinutes(f.arcs[p]!, own, k);
   const prices = { perUse: f.perUse, perMinute: f.perMinutes, usable: usableOf(f, p, open), room, must: f.musts[p]! };
   const path = bestPath(f.arcs[p]!, prices);
-  // a wish too long for its window is kept all the same, and reported
-  return path.value > Number.NEGATIVE_INFINITY ? path : bestPath(f.arcs[p]!, { ...prices, room: null });
+  if (path.value > Number.NEGATIVE_INFINITY) return path;
+  // a wish too long for its own window is kept all the same, and reported; all other windows still hold
+  room[f.musts[p]!] = Number.POSITIVE_INFINITY;
+  return bestPath(f.arcs[p]!, prices);
 }
 
 /** Sums a table up: value less the minutes of opening every slot that is used or asked for. */
@@ -92,15 +94,18 @@ export function improveAll(f: Frame, t: Table, open: Uint8Array, except = -1): b
   return better;
 }
 
+const MOST_DROPS = 5000;
+
 /** Drops lines, cheapest by the minute first, until every slot's minutes suffice. @returns wishes that cannot be met */
 function makeRoom(f: Frame, t: Table, open: Uint8Array): string[] {
   const unmet: string[] = [];
   const settled = new Uint8Array(f.n);
-  for (;;) {
+  // every drop frees minutes, so this ends long before; the bound is there so that no plan can ever hang
+  for (let drops = 0; ; drops++) {
     const over = (j: number) => t.minutes[j]! - f.capacity[j]!;
     let worst = -1;
     for (let j = 0; j < f.n; j++) if (!settled[j] && over(j) > 1e-6 && (worst < 0 || over(j) > over(worst))) worst = j;
-    if (worst < 0) return unmet;
+    if (worst < 0 || drops > MOST_DROPS) return unmet;
     const drop = cheapestDrop(f, t, open, worst);
     if (drop) replacePath(f, t, drop.p, drop.path);
     else {

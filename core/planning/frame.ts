@@ -21,6 +21,8 @@ export type Frame = {
   forced: Uint8Array;
   /** slots each planting may use at all (1) */
   mayUse: Uint8Array[];
+  /** wishes that contradict each other or the calendar, in words; the rest is planned without them */
+  contradictions: string[];
 };
 
 /** Minutes of a slot that no window bounds. */
@@ -31,14 +33,29 @@ export function frameOf(problem: PlanProblem, arcs: readonly Arcs[]): Frame {
   const n = problem.slots.length;
   const perMinute = problem.hourWorth / 60;
   const slotIndex = new Map(problem.slots.map((s, j) => [s.id, j]));
+  const contradictions: string[] = [];
+  const sayHour = (slotId: string) => `${slotId.slice(0, 10)} ${slotId.slice(11)}`;
+  for (const w of problem.wishes.take)
+    if (!slotIndex.has(w.slotId)) contradictions.push(`${sayHour(w.slotId)} is not an hour of this fortnight`);
+  const forbidden = (plantingId: string, slotId: string) =>
+    problem.wishes.leave.some((l) => l.plantingId === plantingId && l.slotId === slotId);
   const musts = arcs.map((a) => {
-    const wish = problem.wishes.take.find((w) => w.plantingId === a.supply.plantingId && slotIndex.has(w.slotId));
+    const asked = problem.wishes.take.filter((w) => w.plantingId === a.supply.plantingId && slotIndex.has(w.slotId));
+    const wish = asked.find((w) => !forbidden(w.plantingId, w.slotId));
+    for (const w of asked)
+      if (forbidden(w.plantingId, w.slotId))
+        contradictions.push(`one crop is both to be taken and to be left on ${sayHour(w.slotId)}; it is left`);
+    if (a.supply.once && asked.length > 1)
+      contradictions.push(
+        `a crop that is taken once is wished for on ${asked.map((w) => sayHour(w.slotId)).join(" and on ")}; it is taken on the first`,
+      );
     return wish ? slotIndex.get(wish.slotId)! : -1;
   });
   const forced = new Uint8Array(n);
   for (const id of problem.wishes.open) if (slotIndex.has(id)) forced[slotIndex.get(id)!] = 1;
   for (const must of musts) if (must >= 0) forced[must] = 1;
   return {
+    contradictions,
     problem,
     arcs,
     n,

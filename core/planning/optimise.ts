@@ -73,7 +73,7 @@ export function plan(problem: PlanProblem): Plan {
   best = search(frame, best, bestPrice);
   bound = Math.max(bound, best.value);
   const gap = bound > 1e-9 ? Math.max(0, (bound - best.value) / bound) : 0;
-  return { schedule: best.schedule, value: best.value, bound, gap, unmet: best.unmet };
+  return { schedule: best.schedule, value: best.value, bound, gap, unmet: [...frame.contradictions, ...best.unmet] };
 }
 
 export type Outcome = { worth: number; value: number; minutesBySlot: Float64Array };

@@ -1,6 +1,7 @@
 import highsLoader from "highs";
 import { beforeAll, describe, expect, it } from "vitest";
-import { generated, problem, slot, supply } from "../fixtures/problem";
+import { addDays } from "../calendar/day";
+import { generated, problem, slot, supply, TODAY } from "../fixtures/problem";
 import { firstPick, massOf, nextPick } from "../supply/fate";
 import { gammaMean, gammaPosterior, gammaSd } from "../supply/rate";
 import { linesOf, lostG, sayLine, totalsOf } from "./explain";
@@ -108,6 +109,59 @@ describe("wishes", () => {
     const free = p({});
     const chosen = opened(free)[0]!;
     expect(opened(p({ leave: [{ plantingId: "a", slotId: `${chosen}T17:30` }] }))).not.toContain(chosen);
+  });
+  it.each([1, 2, 3, 4, 5, 6, 7, 8])(
+    "wishes too long for their windows are kept and said, and the planning ends (garden %d)",
+    (seed) => {
+      const asked = generated(seed, 8, 7, 1);
+      for (const s of asked.slots) s.minutes = Math.min(s.minutes, asked.roundMinutes + 6);
+      const take = asked.supplies
+        .slice(0, 5)
+        .map((s, k) => ({ plantingId: s.plantingId, slotId: asked.slots[k % 4]!.id }));
+      const made = plan({ ...asked, wishes: { take, leave: [], open: [] } });
+      for (const w of take) {
+        const p = asked.supplies.findIndex((s) => s.plantingId === w.plantingId);
+        const slot = asked.slots.findIndex((s) => s.id === w.slotId);
+        expect(made.schedule[p]!.map((s) => s.slot)).toContain(slot);
+      }
+      const arcs = asked.supplies.map((s) => arcsOf(asked, s));
+      const { minutesBySlot } = outcomeOf(asked, arcs, made.schedule);
+      asked.slots.forEach((s, j) => {
+        const over = minutesBySlot[j]! > s.minutes - asked.roundMinutes + 1e-6;
+        // only where a wish stands may a window be overrun, and then it is said
+        if (over) expect(take.some((w) => w.slotId === s.id) && made.unmet.some((u) => u.includes(s.day))).toBe(true);
+      });
+    },
+  );
+  it("wishes that contradict each other are said, and the rest is planned as near to them as can be", () => {
+    const [a, b] = [supply("a", { readyOn: -3, once: true }), supply("b", { readyOn: -3 })];
+    const at = (day: number) => `${addDays(TODAY, day)}T17:30`;
+    const asked = problem(twoWeeks(), [a, b], {
+      wishes: {
+        take: [
+          { plantingId: "a", slotId: at(2) },
+          { plantingId: "a", slotId: at(5) },
+          { plantingId: "b", slotId: at(3) },
+          { plantingId: "b", slotId: "2031-01-01T08:00" },
+        ],
+        leave: [{ plantingId: "b", slotId: at(3) }],
+        open: [],
+      },
+    });
+    const made = plan(asked);
+    expect(made.unmet.join("\n")).toMatch(/2031-01-01 08:00 is not an hour of this fortnight/);
+    expect(made.unmet.join("\n")).toMatch(/both to be taken and to be left on 2026-10-09 17:30; it is left/);
+    expect(made.unmet.join("\n")).toMatch(/taken once is wished for on 2026-10-08 17:30 and on 2026-10-11 17:30/);
+    expect(Number.isFinite(made.value)).toBe(true);
+    expect(made.schedule[0]!.map((s) => asked.slots[s.slot]!.id)).toEqual([at(2)]);
+    expect(made.schedule[1]!.map((s) => asked.slots[s.slot]!.id)).not.toContain(at(3));
+  });
+  it("negative minutes are no minutes: nobody goes out, and nothing is worth less than standing still", () => {
+    const asked = problem(twoWeeks(), [supply("a", { readyOn: -3 })]);
+    for (const s of asked.slots) s.minutes = -30;
+    const made = plan(asked);
+    expect(made.schedule).toEqual([[]]);
+    expect(made.gap).toBeGreaterThanOrEqual(0);
   });
   it("with no window at all the plan is empty and says nothing false", () => {
     const result = plan(problem(twoWeeks(0), [supply("a", { readyOn: -3 })]));
