@@ -2,6 +2,7 @@ import { type Assignment, assign } from "./assign";
 import { frameOf } from "./frame";
 import { type Arcs, arcsOf, type PathStep, pathWorth, stepMinutes } from "./paths";
 import type { PlanProblem } from "./problem";
+import { refine } from "./refine";
 import { noPrices, nudge, relax } from "./relax";
 import { search } from "./search";
 
@@ -70,8 +71,9 @@ export function plan(problem: PlanProblem): Plan {
     if (relaxed.slope < 1e-12) break;
     nudge(frame, prices, relaxed, (pace * Math.max(1e-6, bound - best.value)) / relaxed.slope);
   }
-  best = search(frame, best, bestPrice);
-  bound = Math.max(bound, best.value);
+  const refined = refine(frame, search(frame, best, bestPrice));
+  best = refined.best;
+  bound = refined.proven ? best.value : Math.max(bound, best.value);
   const gap = bound > 1e-9 ? Math.max(0, (bound - best.value) / bound) : 0;
   return { schedule: best.schedule, value: best.value, bound, gap, unmet: [...frame.contradictions, ...best.unmet] };
 }
