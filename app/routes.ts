@@ -9,6 +9,7 @@ export default [
     route("looks/:checkId", "routes/look.tsx"),
     route("rounds", "routes/rounds.tsx"),
     route("rounds/what-if", "routes/what-if.tsx"),
+    route("rounds/assumptions", "routes/assumptions.tsx"),
     route("rounds/stand-in", "routes/stand-in.tsx"),
     route("rounds/:roundId", "routes/round.tsx"),
     route("picks", "routes/picks.tsx"),

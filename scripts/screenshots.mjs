@@ -43,6 +43,8 @@ await shot("walk-planting", "/walk/squash-lower");
 await shot("plot", "/plot");
 await shot("planting", "/plot/plantings/tom-wall");
 await shot("weather", "/weather");
+await shot("weather-record", "/weather/record", TABLE, 1000);
+await shot("what-if", "/rounds/what-if?colderC=2&pickers=2", TABLE, 1000);
 await shot("pick", "/picks/new?planting=onion-late");
 await shot("picks", "/picks");
 await shot("handbook", "/handbook");

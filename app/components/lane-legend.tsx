@@ -1,4 +1,5 @@
 import { Box } from "@chakra-ui/react";
+import { Anchor } from "./ui";
 
 const v = (name: string) => `var(--ak-colors-${name})`;
 
@@ -43,6 +44,9 @@ export function LaneLegend() {
           />
         </svg>
         take everything
+      </span>
+      <span style={item}>
+        <Anchor to="/rounds/assumptions">what a plan assumes</Anchor>
       </span>
     </Box>
   );

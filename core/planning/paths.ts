@@ -21,7 +21,7 @@ export type Arcs = {
 };
 
 /** What stands at the end can mostly still be had later. */
-const LATER_SHARE = 0.94;
+export const LATER_SHARE = 0.94;
 
 /** Works out the arcs of one planting over the problem's slots. */
 export function arcsOf(problem: PlanProblem, supply: Supply): Arcs {

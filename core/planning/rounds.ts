@@ -6,7 +6,7 @@ import type { Round, RoundLine } from "./round";
 
 export type PlannedRound = Round & { lines: RoundLine[] };
 /** Lines that would bring less than this are not worth a bead, g. */
-const LEAST_LINE_G = 25;
+export const LEAST_LINE_G = 25;
 
 /**
  * A schedule as rounds with lines, each line with its expected mass, what is lost if left, and why.
