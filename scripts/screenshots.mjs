@@ -33,7 +33,7 @@ const shot = async (name, path, size = TABLE, height = size.height) => {
 };
 const first = await browser.newPage({ baseURL: address });
 await first.goto("/rounds", { waitUntil: "networkidle" });
-const round = await first.locator("a[href^='/rounds/']").first().getAttribute("href");
+const round = await first.getByRole("link", { name: "Go picking" }).first().getAttribute("href");
 await first.close();
 await shot("today", "/");
 await shot("rounds", "/rounds", TABLE, 1010);

@@ -150,9 +150,9 @@ function inWords({ before, same, anew }: WhatIf, any: boolean, units: UnitSystem
       : minutes > 0
         ? `for ${minutes} minutes more`
         : `in ${-minutes} minutes less`;
-  const first = !any
-    ? "Nothing is supposed yet."
-    : loss > 100
+  if (!any) return "Nothing is supposed yet. Choose above what might come other than thought.";
+  const first =
+    loss > 100
       ? `Keeping to your rounds would then cost ${sayMass(loss, units)}.`
       : loss < -100
         ? `Your rounds would then bring ${sayMass(-loss, units)} more.`
