@@ -6,7 +6,6 @@ import { sayDay, weekdayName } from "#core/calendar/day";
 import { totalsOf } from "#core/planning/explain";
 import { slotTime } from "#core/planning/problem";
 import { scheduleOf } from "#core/planning/rounds";
-import { newId } from "#db/change";
 import { findPlanNote } from "#db/work";
 import { LaneLegend } from "../components/lane-legend";
 import { Lanes } from "../components/lanes";
@@ -15,8 +14,9 @@ import { RoundCard } from "../components/round-card";
 import { Anchor, Button, LinkButton, Note, Page } from "../components/ui";
 import { useRoundDrag } from "../components/use-round-drag";
 import { db, desk } from "../server/desk.server";
-import { done, refuse, typedOf } from "../server/forms.server";
-import { missed, planAnew, roundsAhead, saveMoved, slotIdOf } from "../server/rounds.server";
+import { typedOf } from "../server/forms.server";
+import { missed, roundsAhead } from "../server/rounds.server";
+import { changeRounds } from "../server/rounds-action.server";
 import type { Route } from "./+types/rounds";
 
 export function loader() {
@@ -71,122 +71,10 @@ export function loader() {
   };
 }
 
-/** A line made by hand; its figures and its why are worked out when it is saved. */
-const lineFor = (roundId: string, plantingId: string, take: "ready" | "strip") => ({
-  id: newId(),
-  roundId,
-  plantingId,
-  take,
-  expectedG: 0,
-  lostG: 0,
-  minutes: 0,
-  why: "",
-});
-
 const sixFigures = (_: string, value: unknown) => (typeof value === "number" ? Number(value.toPrecision(6)) : value);
 
 export async function action({ request }: Route.ActionArgs) {
-  const typed = typedOf(await request.formData());
-  const d = desk();
-  if (typed.intent === "plan") return done("/rounds", await planAnew());
-  const { rounds, problem } = roundsAhead(d);
-  const round = rounds.find((r) => r.id === typed.roundId);
-  if (!round)
-    return refuse({
-      errors: { form: "This round is no longer there; the plan was changed meanwhile." },
-      typed,
-    });
-  if (typed.intent === "pin")
-    return done(
-      "/rounds",
-      saveMoved(
-        rounds.map((r) => (r.id === round.id ? { ...r, pinned: !r.pinned } : r)),
-        round.pinned ? "Round set free" : "Round pinned",
-      ),
-    );
-  if (typed.intent === "drop")
-    return done(
-      "/rounds",
-      saveMoved(
-        rounds.filter((r) => r.id !== round.id),
-        `Round on ${sayDay(round.day)} dropped`,
-      ),
-    );
-  if (typed.intent === "leave")
-    return done(
-      "/rounds",
-      saveMoved(
-        rounds.map((r) => (r.id === round.id ? { ...r, lines: r.lines.filter((l) => l.id !== typed.lineId) } : r)),
-        "Left out of the round",
-      ),
-    );
-  if (typed.intent === "add") {
-    const planting = d.outlook.plantings.find((p) => p.planting.id === typed.plantingId);
-    if (!planting) return refuse({ errors: { form: "Choose what to take along." }, typed });
-    const line = lineFor(round.id, planting.planting.id, typed.take === "strip" ? "strip" : "ready");
-    return done(
-      "/rounds",
-      saveMoved(
-        rounds.map((r) => (r.id === round.id ? { ...r, pinned: true, lines: [...r.lines, line] } : r)),
-        `${planting.planting.kind || planting.crop.name} taken along on ${sayDay(round.day)}`,
-      ),
-    );
-  }
-  if (typed.intent === "split") {
-    const slot = problem.slots.find((s) => s.id === typed.slotId);
-    const ticked = round.lines.filter((l) => typed[`line-${l.id}`] === "on");
-    if (!slot || slot.id === slotIdOf(round))
-      return refuse({ errors: { form: "Choose another hour for them." }, typed });
-    if (ticked.length === 0) return refuse({ errors: { form: "Tick what is to go to the other hour." }, typed });
-    const there = rounds.find((r) => slotIdOf(r) === slot.id);
-    const target = there ?? {
-      id: newId(),
-      day: slot.day,
-      startsAt: slot.startsAt,
-      status: "planned" as const,
-      pinned: true,
-      note: "",
-      lines: [],
-    };
-    const moved = ticked.map((l) => ({ ...l, id: newId(), roundId: target.id }));
-    const next = rounds
-      .filter((r) => r.id !== target.id)
-      .map((r) => (r.id === round.id ? { ...r, lines: r.lines.filter((l) => !ticked.includes(l)) } : r))
-      .filter((r) => r.id !== round.id || r.lines.length > 0 || r.pinned);
-    const lines = [...target.lines, ...moved.filter((l) => !target.lines.some((o) => o.plantingId === l.plantingId))];
-    return done(
-      "/rounds",
-      saveMoved(
-        [...next, { ...target, pinned: true, lines }],
-        `${ticked.length} of the round moved to ${sayDay(slot.day)} ${slot.startsAt}`,
-      ),
-    );
-  }
-  if (typed.intent === "move") {
-    const slot = problem.slots.find((s) => s.id === typed.slotId);
-    if (!slot) return refuse({ errors: { form: "There is no such hour in the coming fortnight." }, typed });
-    const other = rounds.find((r) => r.id !== round.id && slotIdOf(r) === slot.id);
-    const moved = other
-      ? rounds
-          .filter((r) => r.id !== round.id)
-          .map((r) =>
-            r.id === other.id
-              ? {
-                  ...r,
-                  pinned: true,
-                  lines: [
-                    ...r.lines,
-                    ...round.lines
-                      .filter((l) => !r.lines.some((o) => o.plantingId === l.plantingId))
-                      .map((l) => ({ ...l, roundId: r.id })),
-                  ],
-                }
-              : r,
-          )
-      : rounds.map((r) => (r.id === round.id ? { ...r, day: slot.day, startsAt: slot.startsAt, pinned: true } : r));
-    return done("/rounds", saveMoved(moved, `Round moved to ${sayDay(slot.day)} ${slot.startsAt}`));
-  }
-  return refuse({ errors: { form: "Nothing was asked." }, typed });
+  return changeRounds(desk(), typedOf(await request.formData()));
 }
 
 export const meta: Route.MetaFunction = () => [{ title: "Rounds · Akmedon" }];
