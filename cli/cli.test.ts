@@ -16,7 +16,7 @@ let command = "";
 // one bundled file starts in a fraction of the time that its sources take, and it is what people run
 beforeAll(() => {
   command = bundleCommand();
-}, 300_000);
+}, 600_000);
 
 /** Runs the command as a script would, with standard input. */
 function akmedon(args: string[], input = ""): { status: number | null; out: string; err: string } {

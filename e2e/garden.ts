@@ -76,7 +76,7 @@ export async function visit(
     timezoneId: "Pacific/Auckland", // far from the garden on purpose: days must not move with the browser's zone
   });
   const page = await context.newPage();
-  page.setDefaultTimeout(60_000);
+  page.setDefaultTimeout(180_000);
   const troubles: string[] = [];
   const outside: string[] = [];
   page.on("console", (m) => {

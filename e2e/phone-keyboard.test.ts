@@ -250,4 +250,4 @@ it("a demo started again keeps what was entered; --fresh begins anew", async () 
   expect(await (await fetch(`${fresh.address}/out/picks.csv`)).text()).not.toContain("before the restart");
   await fresh.stop();
   forget(fresh);
-}, 180_000);
+}, 600_000);

@@ -3,8 +3,8 @@ import { defineConfig } from "vitest/config";
 export default defineConfig({
   test: {
     include: ["e2e/**/*.test.ts"],
-    testTimeout: 300_000,
-    hookTimeout: 300_000,
+    testTimeout: 900_000,
+    hookTimeout: 600_000,
     // one browser at a time: the machine may be small
     fileParallelism: false,
     reporters: ["verbose"],
