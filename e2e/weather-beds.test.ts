@@ -44,7 +44,16 @@ describe("a bed's own night", () => {
     await bed.getByRole("button", { name: "Cover it" }).click();
     await page.getByText("Brook bed: cover on for the night to Fri 9 Oct").waitFor();
     await bed.getByRole("button", { name: "Covered" }).waitFor();
-    expect(await frostIn(page, "Brook bed")).toBeLessThan(before);
+    const under = await frostIn(page, "Brook bed");
+    expect(under).toBeLessThan(before);
+    // the plan reckons with it too: not every bed is named there, but none is named with another chance
+    await page.goto("/plot");
+    const plan = await page.innerText("main");
+    const named = [...plan.matchAll(/([A-Z][\w ]+?) (\d+) %/g)].map((m) => [m[1]!.trim(), Number(m[2])] as const);
+    expect(named.length).toBeGreaterThan(2);
+    await page.goto("/weather?day=2026-10-09");
+    await ready(page);
+    for (const [name, chance] of named) expect(await frostIn(page, name), name).toBe(chance);
     await bed.getByRole("button", { name: "Covered" }).click();
     await bed.getByRole("button", { name: "Cover it" }).waitFor();
     expect(await frostIn(page, "Brook bed")).toBe(before);

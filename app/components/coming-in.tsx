@@ -24,7 +24,7 @@ export function ComingIn() {
         maxW="420px"
         h="10px"
         aria-label="Weather coming in"
-        css={{ accentColor: "var(--ak-colors-moss)" }}
+        css={{ appearance: "auto", accentColor: "var(--ak-colors-moss)" }}
       />
     </Box>
   );

@@ -53,7 +53,7 @@ export function FrostTable({ table, chosen, units }: { table: Table; chosen: str
                         to={`/weather?day=${day}#beds`}
                         preventScrollReset
                         className={day === chosen ? "chosen" : undefined}
-                        aria-label={`${bed.name}, ${sayDay(day)}: ${any < SEEN ? "no frost likely" : `frost ${Math.round(any * 100)} %`}, lowest ${sayTemp(n.minC, units)}`}
+                        aria-label={`${bed.name}, ${sayDay(day)}: ${any < SEEN ? "no frost likely" : `frost ${Math.min(99, Math.round(any * 100))} %`}, lowest ${sayTemp(n.minC, units)}`}
                         title={`${sayTemp(n.minC, units)}; light ${Math.round(n.light * 100)} %, moderate ${Math.round(n.moderate * 100)} %, severe ${Math.round(n.severe * 100)} %`}
                       >
                         {any >= SEEN && (
@@ -64,7 +64,7 @@ export function FrostTable({ table, chosen, units }: { table: Table; chosen: str
                               ))}
                             </span>
                             <span className={any >= 0.3 ? "much" : undefined}>
-                              {Math.round(any * 100)}
+                              {Math.min(99, Math.round(any * 100))}
                               {n.covered ? "*" : ""}
                             </span>
                           </>

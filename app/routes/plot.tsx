@@ -5,27 +5,32 @@ import { sayNear, weekdayName } from "#core/calendar/day";
 import { bedAreaM2 } from "#core/garden/bed";
 import { decimals } from "#core/units/mass";
 import { sayDistance } from "#core/units/say";
-import { bedMinC } from "#core/weather/bed-night";
-import { frostChance } from "#core/weather/frost";
 import { CropGlyph } from "../components/crop-glyph";
 import { type MapBed, PlotMap } from "../components/plot-map";
 import { LinkButton, Note, Page } from "../components/ui";
 import { VerdictTag } from "../components/verdict";
 import { desk } from "../server/desk.server";
+import { bedNights } from "../server/weather-day.server";
 import type { Route } from "./+types/plot";
 
 export function loader() {
-  const { snapshot, outlook, today } = desk();
+  const d = desk();
+  const { snapshot, outlook, today } = d;
   // the coldest of the next five nights stands on the plan
   const nights = outlook.days.slice(1, 6);
   const coldest = nights.reduce<(typeof nights)[number] | null>(
-    (worst, d) => (!worst || d.weather.tempMinC < worst.weather.tempMinC ? d : worst),
+    (worst, x) => (!worst || x.weather.tempMinC < worst.weather.tempMinC ? x : worst),
     null,
+  );
+  // the same reckoning as on the weather page: ensemble, learned offsets, covers laid
+  const chances = new Map(
+    coldest?.from === "forecast"
+      ? bedNights(d, outlook.days.indexOf(coldest)).map((b) => [b.id, b.chance] as const)
+      : [],
   );
   const beds: MapBed[] = snapshot.beds.map((bed) => ({
     ...bed,
-    frostChance:
-      coldest && coldest.from === "forecast" ? frostChance(bedMinC(coldest.weather, bed), coldest.errorC, 0) : null,
+    frostChance: chances.get(bed.id) ?? null,
     plantings: outlook.plantings
       .filter((p) => p.bed.id === bed.id)
       .map((p) => ({
@@ -102,7 +107,7 @@ export default function Plot({ loaderData }: Route.ComponentProps) {
               <Note tone="frost" title={`Frost on the ground, night to ${night.day}`}>
                 {frosty
                   .slice(0, 5)
-                  .map((b) => `${b.name} ${Math.round((b.frostChance ?? 0) * 100)} %`)
+                  .map((b) => `${b.name} ${Math.min(99, Math.round((b.frostChance ?? 0) * 100))} %`)
                   .join(" · ")}
               </Note>
             )}
