@@ -1,6 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { bed } from "#core/fixtures/garden";
 import { bedSchema } from "#core/garden/bed";
+import { cropOf } from "#core/handbook/index";
+import { bulkOf } from "#core/weighing/bulk";
 import { demoGarden } from "#standins/demo-garden";
 import { fullness, lanePath, laneStops } from "./components/lane-shape";
 import { arithmetic } from "./components/pick-arithmetic";
@@ -87,7 +89,7 @@ describe("the arithmetic under the scale", () => {
     boxes: { crate: 2 } as Record<string, number>,
     other: "",
     containers: [{ id: "crate", name: "crate", tareG: 1590 }],
-    crop: { topsShare: 0.25, pieceG: 150 },
+    crop: { topsShare: 0.25, pieceG: 150, bulk: bulkOf(cropOf("tomato")) },
     planting: { usualG: 3000, plants: 60 },
     units: "metric" as const,
   };
@@ -145,8 +147,8 @@ describe("the log of picks", () => {
 
 describe("the pick form", () => {
   const crates = [
-    { id: "crate", name: "slatted crate", tareG: 1590 },
-    { id: "bowl", name: "bowl", tareG: 300 },
+    { id: "crate", name: "slatted crate", tareG: 1590, litres: 30, atHand: 4 },
+    { id: "bowl", name: "bowl", tareG: 300, litres: null, atHand: null },
   ];
   const typed = {
     gross: "6.4 kg",
@@ -163,7 +165,7 @@ describe("the pick form", () => {
     roundId: "",
   };
   const read = (over: Record<string, string>) =>
-    readPickForm({ ...typed, ...over }, "id", "planting", crates, "metric");
+    readPickForm({ ...typed, ...over }, "id", "planting", crates, "metric", bulkOf(cropOf("tomato")));
   const faultOf = (over: Record<string, string>) => {
     const form = read(over);
     return form.ok ? {} : form.faults.errors;
@@ -194,6 +196,14 @@ describe("the pick form", () => {
     expect(faultOf({ grade: "lovely" }).grade).toBeDefined();
     const form = read({ gross: "heavy", note: "do not lose me" });
     expect(form.ok ? "" : form.faults.typed.note).toBe("do not lose me");
+  });
+  it("sums crates, and marks a volume as the estimate it is", () => {
+    const crates = read({ gross: "12.3 + 11.8 kg" });
+    expect(crates.ok && crates.pick).toMatchObject({ grossG: 24_100, entered: "12.3 + 11.8 kg", estimated: false });
+    const bushel = read({ gross: "half a bushel", "box-crate": "0" });
+    expect(bushel.ok && bushel.pick).toMatchObject({ entered: "half a bushel", estimated: true });
+    expect(bushel.ok && bushel.pick.grossG).toBeCloseTo(12_020, 0);
+    expect(faultOf({ gross: "half a bushel" }).gross).toMatch(/without its containers/);
   });
   it("takes a count without a weight", () => {
     const form = read({ gross: "", count: "12", "box-crate": "0" });

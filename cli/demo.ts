@@ -1,7 +1,8 @@
 import { existsSync, rmSync } from "node:fs";
 import { totalsOf } from "#core/planning/explain";
 import { plan } from "#core/planning/optimise";
-import { outlookOf, problemOf } from "#core/planning/outlook";
+import { outlookOf } from "#core/planning/outlook";
+import { problemOf } from "#core/planning/question";
 import { roundsOf } from "#core/planning/rounds";
 import { restoreArchive } from "#db/archive";
 import { newId } from "#db/change";

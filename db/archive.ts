@@ -1,6 +1,6 @@
 import type { Archive } from "#formats/archive";
 import { change, type RowOf, type TableName } from "./change";
-import { gardenOf, listContainers, listPeople, snapshotOf } from "./garden";
+import { gardenOf, listPeople, snapshotOf } from "./garden";
 import { listPractice } from "./handbook";
 import type { Db } from "./open";
 import * as t from "./schema/index";
@@ -14,7 +14,6 @@ export function archiveOf(db: Db): Archive {
     ...snapshot,
     garden: gardenOf(db),
     people: listPeople(db),
-    containers: listContainers(db),
     rounds: db.select().from(t.rounds).orderBy(t.rounds.day, t.rounds.id).all(),
     roundLines: db.select().from(t.roundLines).orderBy(t.roundLines.roundId, t.roundLines.id).all(),
     plans: db.select().from(t.plans).all(),
@@ -29,6 +28,9 @@ const tablesOf = (a: Archive): { [N in TableName]: RowOf<N>[] } => ({
   people: a.people,
   containers: a.containers,
   windows: a.windows,
+  datedWindows: a.datedWindows,
+  tastes: a.tastes,
+  places: a.places,
   trips: a.trips,
   beds: a.beds,
   plantings: a.plantings,
@@ -36,6 +38,8 @@ const tablesOf = (a: Archive): { [N in TableName]: RowOf<N>[] } => ({
   rounds: a.rounds,
   roundLines: a.roundLines,
   picks: a.picks,
+  treatments: a.treatments,
+  pickWishes: a.pickWishes,
   weatherDays: a.weather,
   forecasts: a.forecasts,
   bedReadings: a.bedReadings,

@@ -2,6 +2,7 @@ import { asc, desc } from "drizzle-orm";
 import type { Trip, Window } from "#core/calendar/windows";
 import { localTimeOf } from "#core/calendar/zone";
 import { type Garden, newGarden, type Person } from "#core/garden/garden";
+import type { Place } from "#core/household/place";
 import type { Snapshot } from "#core/planning/outlook";
 import type { Forecast } from "#core/weather/daily";
 import type { Container } from "#core/weighing/pick";
@@ -28,6 +29,8 @@ export const listContainers = (db: Db): Container[] =>
   db.select().from(t.containers).orderBy(asc(t.containers.id)).all();
 export const listWindows = (db: Db): Window[] =>
   db.select().from(t.windows).orderBy(asc(t.windows.weekday), asc(t.windows.startsAt), asc(t.windows.id)).all();
+export const listPlaces = (db: Db): Place[] =>
+  db.select().from(t.places).orderBy(asc(t.places.kind), asc(t.places.id)).all();
 export const listTrips = (db: Db): Trip[] =>
   db.select().from(t.trips).orderBy(asc(t.trips.fromDay), asc(t.trips.id)).all();
 
@@ -62,6 +65,12 @@ export const snapshotOf = (db: Db): Snapshot => ({
   picks: db.select().from(t.picks).orderBy(asc(t.picks.at), asc(t.picks.id)).all(),
   windows: listWindows(db),
   trips: listTrips(db),
+  datedWindows: db.select().from(t.datedWindows).orderBy(asc(t.datedWindows.day), asc(t.datedWindows.id)).all(),
+  containers: listContainers(db),
+  tastes: db.select().from(t.tastes).orderBy(asc(t.tastes.id)).all(),
+  places: listPlaces(db),
+  treatments: db.select().from(t.treatments).orderBy(asc(t.treatments.day), asc(t.treatments.id)).all(),
+  pickWishes: db.select().from(t.pickWishes).orderBy(asc(t.pickWishes.day), asc(t.pickWishes.id)).all(),
   weather: stationRecord(db),
   forecast: forecastInForce(db),
   ownCrops: listOwnCrops(db),

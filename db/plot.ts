@@ -20,7 +20,7 @@ export const savePlanting = (db: Db, planting: Planting, name: string, at: strin
     c.put("plantings", planting),
   );
 
-/** Removes a planting with all that hangs on it: its checks, round lines and picks. One undo brings all of it back. */
+/** Removes a planting with all that hangs on it: checks, picks, round lines, treatments and wishes. One undo brings all of it back. */
 export const removePlanting = (db: Db, id: string, name: string, at: string): string | null =>
   change(db, `${name} removed`, at, (c) => dropPlantings(db, c, [id]));
 
@@ -40,18 +40,22 @@ export function removeBed(db: Db, bed: Bed, at: string): string | null {
   });
 }
 
+/** What hangs on a planting, children first. */
+const HANGING = {
+  checks: t.checks,
+  picks: t.picks,
+  roundLines: t.roundLines,
+  treatments: t.treatments,
+  pickWishes: t.pickWishes,
+} as const;
+
 function dropPlantings(db: Db, c: Change, ids: readonly string[]): void {
   for (const id of ids) {
-    for (const row of db.select({ id: t.checks.id }).from(t.checks).where(eq(t.checks.plantingId, id)).all())
-      c.remove("checks", row.id);
-    for (const row of db.select({ id: t.picks.id }).from(t.picks).where(eq(t.picks.plantingId, id)).all())
-      c.remove("picks", row.id);
-    for (const row of db
-      .select({ id: t.roundLines.id })
-      .from(t.roundLines)
-      .where(eq(t.roundLines.plantingId, id))
-      .all())
-      c.remove("roundLines", row.id);
+    for (const name of Object.keys(HANGING) as (keyof typeof HANGING)[]) {
+      const table = HANGING[name];
+      for (const row of db.select({ id: table.id }).from(table).where(eq(table.plantingId, id)).all())
+        c.remove(name, row.id);
+    }
     c.remove("plantings", id);
   }
 }

@@ -87,7 +87,7 @@ describe("an evening walk on the phone", () => {
     const look = page.locator("[data-look]", { has: page.locator("img") });
     await look.getByRole("button", { name: "Remove" }).click();
     await page.getByText("removed").first().waitFor();
-    expect(await page.locator(`img[src="/photos/${names[0]}"]`).count()).toBe(0);
+    await page.locator(`img[src="/photos/${names[0]}"]`).waitFor({ state: "detached" });
     await page.getByRole("button", { name: "Undo" }).click();
     await page.locator(`img[src="/photos/${names[0]}"]`).waitFor();
     await page.context().close();

@@ -18,7 +18,12 @@ const FLAGS = [
   "--disable-sync",
 ];
 
-export type Served = { address: string; dataDir: string; stop(): Promise<void> };
+export type Served = {
+  address: string;
+  dataDir: string;
+  stop(): Promise<void> /** at once, in the middle of anything */;
+  kill(): void;
+};
 
 /** Serves a garden from the production build in a data folder of its own, on a port the system chooses. */
 export async function serveGarden(
@@ -46,6 +51,7 @@ export async function serveGarden(
   return {
     address,
     dataDir,
+    kill: () => child.kill("SIGKILL"),
     stop: () =>
       new Promise((resolve) => {
         child.once("exit", () => resolve());

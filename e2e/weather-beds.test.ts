@@ -148,6 +148,8 @@ describe("a bed's own night", () => {
     await page.goto("/weather/record");
     expect(await page.innerText("main")).toContain("1377 days from 2023 to 2026");
     await page.goBack();
+    await page.getByText("Simulated forecast desk").first().waitFor();
+    await ready(page);
     await page.goBack();
     await ready(page);
     await page.getByRole("button", { name: "Undo" }).click();

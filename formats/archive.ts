@@ -1,11 +1,15 @@
 import { z } from "zod";
-import { daySchema, tripSchema, windowSchema } from "#core/calendar/windows";
+import { datedWindowSchema, daySchema, tripSchema, windowSchema } from "#core/calendar/windows";
 import { bedSchema } from "#core/garden/bed";
 import { gardenSchema, personSchema } from "#core/garden/garden";
 import { plantingSchema } from "#core/garden/planting";
+import { treatmentSchema } from "#core/garden/treatment";
 import { cropSchema } from "#core/handbook/crop";
 import { handbookWith } from "#core/handbook/index";
+import { placeSchema } from "#core/household/place";
+import { tasteSchema } from "#core/household/taste";
 import { planNoteSchema, roundLineSchema, roundSchema } from "#core/planning/round";
+import { pickWishSchema } from "#core/planning/wish";
 import { checkSchema, localTimeSchema, readingSchema } from "#core/readiness/check";
 import { readingFault } from "#core/readiness/cue-kinds/index";
 import { bedReadingSchema, coverSchema } from "#core/weather/bed-offset";
@@ -41,6 +45,11 @@ export const archiveSchema = z.object({
     )
     .max(20_000),
   /** own crops and practice; archives without them read as having none */
+  datedWindows: z.array(datedWindowSchema).max(5000).default([]),
+  tastes: z.array(tasteSchema).max(2000).default([]),
+  places: z.array(placeSchema).max(200).default([]),
+  treatments: z.array(treatmentSchema).max(50_000).default([]),
+  pickWishes: z.array(pickWishSchema).max(20_000).default([]),
   ownCrops: z.array(cropSchema).max(2000).default([]),
   bedReadings: z.array(bedReadingSchema).max(200_000).default([]),
   covers: z.array(coverSchema).max(50_000).default([]),
@@ -103,7 +112,20 @@ function strayReferences(a: Archive): LocatedError[] {
   const beds = ids(a.beds, "beds");
   const plantings = ids(a.plantings, "plantings");
   const rounds = ids(a.rounds, "rounds");
-  for (const name of ["people", "containers", "windows", "trips", "checks", "roundLines", "picks"] as const)
+  for (const name of [
+    "people",
+    "containers",
+    "windows",
+    "trips",
+    "checks",
+    "roundLines",
+    "picks",
+    "datedWindows",
+    "tastes",
+    "places",
+    "treatments",
+    "pickWishes",
+  ] as const)
     ids(a[name], name);
   const book = handbookWith(a.ownCrops);
   const cropOfPlanting = new Map(a.plantings.map((p) => [p.id, book.find(p.cropId)]));
@@ -128,8 +150,9 @@ function strayReferences(a: Archive): LocatedError[] {
     if (!rounds.has(l.roundId)) stray(`roundLines.${i}.roundId`, `there is no round “${l.roundId}”`);
     if (!plantings.has(l.plantingId)) stray(`roundLines.${i}.plantingId`, `there is no planting “${l.plantingId}”`);
   });
-  a.picks.forEach((p, i) => {
-    if (!plantings.has(p.plantingId)) stray(`picks.${i}.plantingId`, `there is no planting “${p.plantingId}”`);
-  });
+  for (const name of ["picks", "treatments", "pickWishes"] as const)
+    a[name].forEach((p, i) => {
+      if (!plantings.has(p.plantingId)) stray(`${name}.${i}.plantingId`, `there is no planting “${p.plantingId}”`);
+    });
   return errors;
 }

@@ -125,7 +125,7 @@ const archive: Archive = {
       endedOn: null,
     },
   ],
-  containers: [{ id: "c1", name: "crate", tareG: 1590 }],
+  containers: [{ id: "c1", name: "crate", tareG: 1590, litres: 30, atHand: null }],
   windows: [{ id: "w1", weekday: 2, startsAt: "17:30", minutes: 60 }],
   trips: [],
   checks: [
@@ -178,6 +178,13 @@ const archive: Archive = {
   practice: [],
   bedReadings: [],
   covers: [],
+  datedWindows: [{ id: "dw", day: "2026-08-20", startsAt: null, minutes: 0 }],
+  tastes: [{ id: "bulb-onion", liking: 1.5, weeklyG: 400, sparedG: 0 }],
+  places: [{ id: "pl", name: "rafters", kind: "airy", litres: 90, takenLitres: 10 }],
+  treatments: [
+    { id: "tr", plantingId: "p1", day: "2026-07-01", kind: "spray", product: "soap", waitDays: 3, note: "" },
+  ],
+  pickWishes: [{ id: "pw", plantingId: "p1", kind: "not-before", day: "2026-08-20" }],
 };
 
 describe("the garden as one JSON archive", () => {

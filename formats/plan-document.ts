@@ -1,7 +1,8 @@
 import { z } from "zod";
 import { daySchema } from "#core/calendar/windows";
 import { plan } from "#core/planning/optimise";
-import { outlookOf, problemOf } from "#core/planning/outlook";
+import { outlookOf } from "#core/planning/outlook";
+import { problemOf } from "#core/planning/question";
 import { roundsOf } from "#core/planning/rounds";
 import { localTimeSchema } from "#core/readiness/check";
 import { archiveSchema } from "./archive";

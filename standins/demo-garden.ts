@@ -4,7 +4,7 @@ import type { Garden } from "#core/garden/garden";
 import type { Planting } from "#core/garden/planting";
 import { cropOf } from "#core/handbook/index";
 import type { Check } from "#core/readiness/check";
-import type { Container, Pick } from "#core/weighing/pick";
+import type { Container, Pick as Picked } from "#core/weighing/pick";
 import type { Archive } from "#formats/archive";
 import { type BedThermometer, simulatedThermometer } from "./bed-thermometer";
 import { demoBeds, demoPlantings } from "./demo-plot";
@@ -33,6 +33,8 @@ const garden: Garden = {
   hourWorth: 1.8,
   roundMinutes: 12,
   lineMinutes: 3,
+  pickers: 1,
+  eaters: 3,
 };
 
 /** Issues of the desk that the garden has kept: enough to know how good it is. */
@@ -90,14 +92,14 @@ export function demoGarden(): Archive {
   const luck = chance(4711);
   const weather = desk.record("2023-01-01", addDays(TODAY, -1));
   const containers: Container[] = [
-    { id: "crate", name: "slatted crate", tareG: 1590 },
-    { id: "basket", name: "willow basket", tareG: 640 },
-    { id: "bucket", name: "bucket", tareG: 410 },
-    { id: "bowl", name: "enamel bowl", tareG: 300 },
-    { id: "tray", name: "flat tray", tareG: 520 },
+    { id: "crate", name: "slatted crate", tareG: 1590, litres: 30, atHand: 4 },
+    { id: "basket", name: "willow basket", tareG: 640, litres: 12, atHand: 2 },
+    { id: "bucket", name: "bucket", tareG: 410, litres: 10, atHand: 3 },
+    { id: "bowl", name: "enamel bowl", tareG: 300, litres: 3, atHand: 2 },
+    { id: "tray", name: "flat tray", tareG: 520, litres: 8, atHand: 3 },
   ];
   const checks: Check[] = [];
-  const picks: Pick[] = [];
+  const picks: Picked[] = [];
   const plantings: Planting[] = [];
   const beds = demoBeds();
   for (const { planting: p, pace, over } of demoPlantings()) {
@@ -152,8 +154,37 @@ export function demoGarden(): Archive {
     practice: [],
     bedReadings: demoThermometers(beds).flatMap((t) => weather.slice(-MORNINGS_READ).map((w) => t.readOn(w))),
     covers: [],
+    ...demoHousehold(),
   };
 }
+
+/** What the demo's household likes, where it keeps things, and what it did to its plants. */
+const demoHousehold = (): Pick<Archive, "datedWindows" | "tastes" | "places" | "treatments" | "pickWishes"> => ({
+  datedWindows: [],
+  tastes: [
+    { id: "kale", liking: 0.8, weeklyG: 300, sparedG: 400 },
+    { id: "courgette", liking: 0.7, weeklyG: 900, sparedG: 1500 },
+    { id: "tomato", liking: 1.5, weeklyG: 2500, sparedG: 6000 },
+  ],
+  places: [
+    { id: "fridge", name: "kitchen refrigerator", kind: "fridge", litres: 120, takenLitres: 85 },
+    { id: "counter", name: "kitchen counter", kind: "counter", litres: 40, takenLitres: 10 },
+    { id: "loft", name: "shed rafters", kind: "airy", litres: 160, takenLitres: 70 },
+    { id: "cellar", name: "cellar shelf", kind: "cellar", litres: 220, takenLitres: 60 },
+  ],
+  treatments: [
+    {
+      id: "soap",
+      plantingId: "kale-hedge",
+      day: addDays(TODAY, -2),
+      kind: "spray",
+      product: "soft soap",
+      waitDays: 4,
+      note: "",
+    },
+  ],
+  pickWishes: [],
+});
 
 /** When a crop that is over was cleared at the latest. */
 const endOf = (p: Planting): Day => (p.startedOn < "2025-09-01" ? "2025-11-20" : "2026-09-20");

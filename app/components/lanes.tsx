@@ -1,6 +1,7 @@
 import type { Day } from "#core/calendar/day";
 import { sayDay, weekdayName } from "#core/calendar/day";
 import type { HazardKind } from "#core/weather/hazards";
+import { LaneBeads } from "./lane-beads";
 import { lanePath, laneStops } from "./lane-shape";
 import { SvgText } from "./svg-text";
 
@@ -37,9 +38,10 @@ type Props = {
   rounds: LaneRound[];
   narrow: boolean;
   /** the round being moved and where it is now */
-  moving: { roundId: string; t: number } | null;
-  onGrab?: (roundId: string, e: React.PointerEvent<SVGGElement>) => void;
-  onKey?: (roundId: string, e: React.KeyboardEvent<SVGGElement>) => void;
+  /** with a planting, only its bead */
+  moving: { roundId: string; t: number; plantingId: string | null } | null;
+  onGrab?: (roundId: string, e: React.PointerEvent<SVGGElement>, plantingId: string | null) => void;
+  onKey?: (roundId: string, e: React.KeyboardEvent<SVGGElement>, plantingId: string | null) => void;
   onFocusRound?: (roundId: string) => void;
 };
 
@@ -66,7 +68,7 @@ export function Lanes({ lanes, days, rounds, narrow, moving, onGrab, onKey, onFo
   const height = g.head + lanes.length * g.row + 22;
   const cy = (i: number) => g.head + i * g.row + (narrow ? 33 : g.row / 2);
   const rowOf = new Map(lanes.map((l, i) => [l.plantingId, i]));
-  const tOf = (r: LaneRound) => (moving?.roundId === r.id ? moving.t : r.t);
+  const tOf = (r: LaneRound) => (moving?.roundId === r.id && moving.plantingId === null ? moving.t : r.t);
   return (
     <svg
       viewBox={`0 0 ${g.width} ${height}`}
@@ -127,7 +129,9 @@ export function Lanes({ lanes, days, rounds, narrow, moving, onGrab, onKey, onFo
       <AwayNames days={days} x={x} y={height - 4} />
       {lanes.map((lane, i) => {
         const once = lane.once
-          ? rounds.filter((r) => r.beads.some((b) => b.plantingId === lane.plantingId)).map(tOf)
+          ? rounds
+              .filter((r) => r.beads.some((b) => b.plantingId === lane.plantingId))
+              .map((r) => (moving?.roundId === r.id && moving.plantingId === lane.plantingId ? moving.t : tOf(r)))
           : [];
         const cut = once.length > 0 ? Math.min(...once) : null;
         const path = lanePath(lane.days, (k) => x(k), cy(i), g.half, n);
@@ -204,7 +208,7 @@ export function Lanes({ lanes, days, rounds, narrow, moving, onGrab, onKey, onFo
       )}
       {rounds.map((r) => {
         const X = x(tOf(r));
-        const active = moving?.roundId === r.id;
+        const active = moving?.roundId === r.id && moving.plantingId === null;
         return (
           <g
             key={r.id}
@@ -213,8 +217,8 @@ export function Lanes({ lanes, days, rounds, narrow, moving, onGrab, onKey, onFo
             aria-label={`Round ${r.label}, ${r.beads.length} plantings. Arrow keys move it, Enter keeps it there, Escape puts it back`}
             aria-valuenow={Math.round(tOf(r) * 10) / 10}
             aria-valuetext={r.label}
-            onPointerDown={(e) => onGrab?.(r.id, e)}
-            onKeyDown={(e) => onKey?.(r.id, e)}
+            onPointerDown={(e) => onGrab?.(r.id, e, null)}
+            onKeyDown={(e) => onKey?.(r.id, e, null)}
             onFocus={() => onFocusRound?.(r.id)}
             style={{ cursor: onGrab ? "grab" : undefined, touchAction: "none" }}
           >
@@ -240,36 +244,19 @@ export function Lanes({ lanes, days, rounds, narrow, moving, onGrab, onKey, onFo
               stroke={r.pinned ? v("ink") : "none"}
               strokeWidth="2"
             />
-            {r.beads.map((b) => {
-              const row = rowOf.get(b.plantingId);
-              if (row === undefined) return null;
-              return b.take === "strip" ? (
-                <rect
-                  key={b.plantingId}
-                  x={X - 5.5}
-                  y={cy(row) - 5.5}
-                  width="11"
-                  height="11"
-                  transform={`rotate(45 ${X} ${cy(row)})`}
-                  fill={v("sheet")}
-                  stroke={v("madder")}
-                  strokeWidth="2.4"
-                />
-              ) : (
-                <circle
-                  key={b.plantingId}
-                  cx={X}
-                  cy={cy(row)}
-                  r={narrow ? 5 : 6}
-                  fill={v("sheet")}
-                  stroke={v("madder")}
-                  strokeWidth="2.4"
-                />
-              );
-            })}
           </g>
         );
       })}
+      <LaneBeads
+        rounds={rounds}
+        narrow={narrow}
+        x={x}
+        y={(id) => (rowOf.has(id) ? cy(rowOf.get(id)!) : undefined)}
+        tOf={(r, id) => (moving?.roundId === r.id && moving.plantingId === id ? moving.t : tOf(r))}
+        nameOf={(id) => lanes[rowOf.get(id) ?? -1]?.kind ?? ""}
+        onGrab={onGrab}
+        onKey={onKey}
+      />
       {narrow &&
         lanes.map((lane, i) => (
           <SvgText

@@ -7,17 +7,23 @@ type Totals = { keptG: number; lostG: number; minutes: number };
 export function Ledger({
   now,
   what,
+  around = null,
   units,
   note,
   rounds,
   label,
+  room = null,
 }: {
   now: Totals;
   what: Totals | null;
+  /** the fortnight planned anew around a round being moved */
+  around?: Totals | null;
   units: "metric" | "us";
   note: { value: number; bound: number } | null;
   rounds: number;
   label: string | null;
+  /** the tightest place at home as it would be filled, and as it is without the move */
+  room?: { words: string; capacity: number; peak: number; was: number } | null;
 }) {
   const gap = note && note.bound > 0 ? Math.max(0, (note.bound - note.value) / note.bound) : null;
   const hours = (m: number) => (m >= 60 ? `${Math.floor(m / 60)} h ${Math.round(m % 60)} min` : `${Math.round(m)} min`);
@@ -56,7 +62,28 @@ export function Ledger({
           </Text>
         </Box>
       ))}
+      {room && (
+        <Box minW={{ md: "9rem" }}>
+          <Text fontFamily="heading" fontSize={{ base: "2xl", md: "3xl" }} fontWeight="600" lineHeight="1.1">
+            {Math.round(room.peak)} / {Math.round(room.capacity)} l
+            {Math.abs(room.peak - room.was) >= 1 && (
+              <chakra.span fontSize="lg" color={room.peak > room.was ? "madder" : "moss"}>
+                {room.peak > room.was ? " +" : " −"}
+                {Math.round(Math.abs(room.peak - room.was))} l
+              </chakra.span>
+            )}
+          </Text>
+          <Text color="inkSoft" fontSize="sm">
+            {room.words}, fullest
+          </Text>
+        </Box>
+      )}
       <Text ml={{ md: "auto" }} color={label ? "madder" : "inkSoft"} fontWeight={label ? "650" : "400"}>
+        {label && around && (
+          <chakra.span display="block" color="inkSoft" fontWeight="400" fontSize="sm" data-testid="around">
+            planned anew around it: {sayMass(around.keptG, units)} kept, {hours(around.minutes)}
+          </chakra.span>
+        )}
         {label ??
           (rounds > 0 && gap !== null
             ? `within ${gap < 0.0005 ? "0.1" : (gap * 100).toFixed(1)} % of the best possible`

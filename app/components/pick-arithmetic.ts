@@ -1,4 +1,6 @@
-import { readMass, roundMass, sayMass, type UnitSystem } from "#core/units/mass";
+import { decimals, readMass, roundMass, sayMass, type UnitSystem } from "#core/units/mass";
+import { type Amount, readAmount } from "#core/weighing/amount";
+import type { Bulk } from "#core/weighing/bulk";
 import { doubtsOf, netOf, sayNet } from "#core/weighing/net";
 import type { Pick } from "#core/weighing/pick";
 
@@ -9,10 +11,20 @@ type Sum = {
   boxes: Record<string, number>;
   other: string;
   containers: { id: string; name: string; tareG: number }[];
-  crop: { topsShare: number; pieceG: number };
+  crop: { topsShare: number; pieceG: number; bulk: Bulk };
   planting: { usualG: number | null; plants: number | null } | undefined;
   units: UnitSystem;
 };
+
+/** How a weight came about that was not read off in one go. */
+function howItCame(amount: Amount | null, bulk: Bulk, units: UnitSystem): string {
+  if (!amount) return "";
+  if (amount.litres > 0)
+    return `${decimals(amount.litres, 1)} litres at ${decimals(bulk.kgPerL, 2)} kg each, ${bulk.published ? "by the published bushel weight" : "our own estimate"}`;
+  return amount.loads.length > 1
+    ? `${amount.loads.map((g) => sayMass(g, units)).join(" + ")} = ${sayMass(amount.massG, units)}`
+    : "";
+}
 
 /** The line of arithmetic under the scale, as it will be saved. */
 export function arithmetic({ gross, count, topsOn, boxes, other, containers, crop, planting, units }: Sum): {
@@ -20,7 +32,7 @@ export function arithmetic({ gross, count, topsOn, boxes, other, containers, cro
   wrong: boolean;
   doubts: string[];
 } {
-  const mass = gross.trim() === "" ? null : readMass(gross, units);
+  const mass = gross.trim() === "" ? null : readAmount(gross, units, crop.bulk);
   if (mass && !mass.ok) return { line: mass.message, wrong: true, doubts: [] };
   const extra = other.trim() === "" ? null : readMass(other, units);
   if (extra && !extra.ok) return { line: extra.message, wrong: true, doubts: [] };
@@ -39,12 +51,12 @@ export function arithmetic({ gross, count, topsOn, boxes, other, containers, cro
     method: "",
     extent: "some",
     count: pieces,
-    grossG: mass?.ok ? mass.massG : null,
+    grossG: mass?.ok ? mass.amount.massG : null,
     entered: gross,
     tare,
     topsOn,
     grade: "sound",
-    estimated: false,
+    estimated: mass?.ok ? mass.amount.estimated : false,
     note: "",
   };
   const net = netOf(pick, crop.topsShare, crop.pieceG);
@@ -55,7 +67,9 @@ export function arithmetic({ gross, count, topsOn, boxes, other, containers, cro
       doubts: [],
     };
   return {
-    line: sayNet(pick, net, units),
+    line: [howItCame(mass?.ok ? mass.amount : null, crop.bulk, units), sayNet(pick, net, units)]
+      .filter(Boolean)
+      .join("; "),
     wrong: false,
     doubts: doubtsOf(
       pick,

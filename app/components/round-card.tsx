@@ -3,6 +3,7 @@ import { Pin } from "lucide-react";
 import { Form } from "react-router";
 import { daysBetween, sayDay, sayNear, weekdayName } from "#core/calendar/day";
 import { sayMass, type UnitSystem } from "#core/units/mass";
+import { RoundAlternatives, type ShownAlternative } from "./round-alternatives";
 import { Button, LinkButton, Section } from "./ui";
 
 type Line = {
@@ -15,8 +16,23 @@ type Line = {
   minutes: number;
   why: string;
 };
-type CardRound = { id: string; day: string; startsAt: string; pinned: boolean; lines: Line[] };
-type CardSlot = { id: string; day: string; startsAt: string; allowed: boolean; away: boolean; by?: string };
+type CardRound = {
+  id: string;
+  day: string;
+  startsAt: string;
+  pinned: boolean;
+  lines: Line[];
+  alternatives: readonly ShownAlternative[];
+};
+type CardSlot = {
+  id: string;
+  day: string;
+  startsAt: string;
+  allowed: boolean;
+  away: boolean;
+  by?: string /** a round is there already */;
+  holds?: boolean;
+};
 type Props = {
   round: CardRound;
   slots: readonly CardSlot[];
@@ -82,6 +98,7 @@ export function RoundCard({ round: r, slots, today, units, roundMinutes, plantin
         </Form>
         <MoveBy round={r} slots={slots} today={today} />
       </Flex>
+      <RoundAlternatives roundId={r.id} alternatives={r.alternatives} units={units} />
       <chakra.details mt="1" data-noprint>
         <chakra.summary fontSize="sm" color="moss" cursor="pointer" minH="36px" display="flex" alignItems="center">
           Take one more along, or part of it another time
@@ -181,7 +198,15 @@ function Hours({
       {slots.map((s) => (
         <option key={s.id} value={s.id}>
           {daysBetween(today, s.day) === 0 ? "today" : sayDay(s.day)} {s.startsAt}
-          {s.by ? ` (${s.by})` : s.away ? " (away)" : s.allowed ? "" : " (no window)"}
+          {s.holds && s.id !== at
+            ? " (joins that round)"
+            : s.by
+              ? ` (${s.by})`
+              : s.away
+                ? " (away)"
+                : s.allowed
+                  ? ""
+                  : " (no window)"}
         </option>
       ))}
     </Small>

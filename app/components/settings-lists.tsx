@@ -1,7 +1,7 @@
 import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import { Form } from "react-router";
 import { sayDay } from "#core/calendar/day";
-import type { Trip, Window } from "#core/calendar/windows";
+import type { DatedWindow, Trip, Window } from "#core/calendar/windows";
 import type { Garden, Person } from "#core/garden/garden";
 import { sayMass } from "#core/units/mass";
 import type { Container } from "#core/weighing/pick";
@@ -27,6 +27,7 @@ function Removable({ table, id, children }: { table: string; id: string; childre
 type Props = {
   garden: Garden;
   windows: Window[];
+  dated: DatedWindow[];
   trips: Trip[];
   people: Person[];
   containers: Container[];
@@ -35,7 +36,7 @@ type Props = {
 };
 
 /** What the household adds to and takes from: windows, trips, people, containers. */
-export function SettingsLists({ garden, windows, trips, people, containers, today, faults }: Props) {
+export function SettingsLists({ garden, windows, dated, trips, people, containers, today, faults }: Props) {
   const value = (name: string, v: string | number) => shownValue(faults, name, v);
   return (
     <>
@@ -69,6 +70,33 @@ export function SettingsLists({ garden, windows, trips, people, containers, toda
               Add
             </Button>
           </Grid>
+        </Form>
+        <Text fontWeight="650" mt="5" mb="1">
+          Single days
+        </Text>
+        {dated.map((w) => (
+          <Removable key={w.id} table="datedWindows" id={w.id}>
+            {sayDay(w.day)}: {w.startsAt === null ? "no time to go out" : `${w.startsAt}, ${w.minutes} minutes`}
+          </Removable>
+        ))}
+        <Form method="post" preventScrollReset>
+          <Grid templateColumns={{ base: "1fr 1fr", md: "1.3fr 1fr 1fr auto" }} gap="2" mt="2" alignItems="end">
+            <Field name="datedDay" label="On" faults={faults}>
+              {(p) => <Input {...p} type="date" defaultValue={value("datedDay", today)} />}
+            </Field>
+            <Field name="datedAt" label="Its hour" faults={faults}>
+              {(p) => <Input {...p} type="time" defaultValue={value("datedAt", "")} />}
+            </Field>
+            <Field name="datedMinutes" label="For minutes" faults={faults}>
+              {(p) => <Input {...p} inputMode="numeric" defaultValue={value("datedMinutes", 60)} />}
+            </Field>
+            <Button type="submit" name="intent" value="dated">
+              Add
+            </Button>
+          </Grid>
+          <Text fontSize="sm" color="inkSoft" mt="1">
+            Such a day has only its own hours; without an hour it has none.
+          </Text>
         </Form>
       </Section>
       <Section title="Trips" id="trips">
@@ -161,15 +189,26 @@ export function SettingsLists({ garden, windows, trips, people, containers, toda
         {containers.map((c) => (
           <Removable key={c.id} table="containers" id={c.id}>
             {c.name}, {sayMass(c.tareG, garden.units)}
+            {c.litres !== null && (
+              <chakra.span color="inkSoft">
+                , holds {c.litres} litres{c.atHand !== null ? `, ${c.atHand} at hand` : ""}
+              </chakra.span>
+            )}
           </Removable>
         ))}
         <Form method="post" preventScrollReset>
-          <Grid templateColumns="1.4fr 1fr auto" gap="2" mt="3" alignItems="end">
+          <Grid templateColumns={{ base: "1fr 1fr", md: "1.5fr 1fr 0.8fr 0.8fr auto" }} gap="2" mt="3" alignItems="end">
             <Field name="containerName" label="Container" faults={faults}>
               {(p) => <Input {...p} defaultValue={value("containerName", "")} />}
             </Field>
             <Field name="tare" label="Empty weight" faults={faults}>
               {(p) => <Input {...p} defaultValue={value("tare", "")} placeholder="1.59 kg" />}
+            </Field>
+            <Field name="containerLitres" label="Litres" faults={faults}>
+              {(p) => <Input {...p} inputMode="decimal" defaultValue={value("containerLitres", "")} />}
+            </Field>
+            <Field name="containerCount" label="At hand" faults={faults}>
+              {(p) => <Input {...p} inputMode="numeric" defaultValue={value("containerCount", "")} />}
             </Field>
             <Button type="submit" name="intent" value="container">
               Add

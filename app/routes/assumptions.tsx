@@ -1,20 +1,25 @@
 import { Box, chakra, Text } from "@chakra-ui/react";
+import { BEYOND_SHARE, SPARED_SHARE } from "#core/household/taste";
 import { LATER_SHARE } from "#core/planning/paths";
 import { LEAST_LINE_G } from "#core/planning/rounds";
 import { decimals, sayMass } from "#core/units/mass";
 import { sayTemp } from "#core/units/say";
 import { Anchor, LinkButton, Page, Section } from "../components/ui";
-import { desk } from "../server/desk.server";
+import { desk, problem } from "../server/desk.server";
 import type { Route } from "./+types/assumptions";
 
 /** Everything a plan is reckoned from, beside the weather and the looks: what it takes for granted, and where to change it. */
 export function loader() {
-  const { snapshot, outlook } = desk();
+  const d = desk();
+  const { snapshot, outlook } = d;
   const { garden } = snapshot;
   return {
     units: garden.units,
     garden: { hourWorth: garden.hourWorth, roundMinutes: garden.roundMinutes, lineMinutes: garden.lineMinutes },
     windows: snapshot.windows.length,
+    tastes: snapshot.tastes.length,
+    places: snapshot.places.length,
+    bars: reasons(d),
     later: LATER_SHARE,
     leastG: LEAST_LINE_G,
     plantings: outlook.plantings.map(({ planting, crop, bed, supply }) => ({
@@ -41,12 +46,20 @@ export function loader() {
   };
 }
 
+/** What bars which crops from some hour of the fortnight. */
+function reasons(d: ReturnType<typeof desk>) {
+  const kindOf = new Map(d.outlook.plantings.map((p) => [p.planting.id, p.planting.kind || p.crop.name]));
+  const by = new Map<string, Set<string>>();
+  for (const b of problem(d).bars ?? []) by.set(b.why, (by.get(b.why) ?? new Set()).add(kindOf.get(b.plantingId)!));
+  return [...by].map(([why, kinds]) => ({ why, kinds: [...kinds] }));
+}
+
 export const meta: Route.MetaFunction = () => [{ title: "What a plan assumes · Akmedon" }];
 
 const percent = (share: number) => `${Math.round(share * 100)} %`;
 
 export default function Assumptions({ loaderData }: Route.ComponentProps) {
-  const { units, garden, windows, later, leastG, plantings } = loaderData;
+  const { units, garden, windows, later, leastG, plantings, tastes, places, bars } = loaderData;
   const perKg = units === "us" ? 0.45359237 : 1;
   const per = units === "us" ? "lb" : "kg";
   return (
@@ -66,11 +79,30 @@ export default function Assumptions({ loaderData }: Route.ComponentProps) {
           {windows === 1 ? "window is" : "windows are"} open. <Anchor to="/settings">Change them</Anchor>.
         </Text>
       </Section>
+      <Section title="Your table and your room" note="At home">
+        <Text>
+          What is picked beyond a week’s appetite, put by or given away, counts {percent(SPARED_SHARE)} of its worth,
+          and beyond even that {percent(BEYOND_SHARE)}. What finds no room loses half of it; containers are not
+          overfilled.{" "}
+          {tastes === 0 ? "Every crop is liked as by any household" : `${tastes} crops have amounts of your own`};{" "}
+          {places === 0 ? "no place is known, so there is room" : `${places} places are known`}.{" "}
+          <Anchor to="/settings/household">Change them</Anchor>.
+        </Text>
+      </Section>
+      <Section title="What bars a crop from an hour" note="Only as far ahead as there is a forecast">
+        {bars.length === 0 && <Text color="inkSoft">Nothing, in this fortnight.</Text>}
+        {bars.map((b) => (
+          <Text key={b.why}>
+            {b.why}: {b.kinds.join(", ")}
+          </Text>
+        ))}
+      </Section>
       <Section title="The same for every crop">
         <Text>
           What still stands when the fortnight ends counts {percent(later)} of its worth, since it can mostly be had
-          later. A line that would bring less than {sayMass(leastG, units)} is not planned. Frost chances are each bed’s
-          own, by <Anchor to="/weather#nights">the coming nights</Anchor>; a gale’s by the gusts forecast.
+          later; more than your table can use of it in the weeks after counts nothing. A line that would bring less than{" "}
+          {sayMass(leastG, units)} is not planned. Frost chances are each bed’s own, by{" "}
+          <Anchor to="/weather#nights">the coming nights</Anchor>; a gale’s by the gusts forecast.
         </Text>
       </Section>
       <Section title="Crop by crop" note="From the handbook, your plantings and your picks; an own crop changes it">

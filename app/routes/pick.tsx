@@ -1,12 +1,15 @@
 import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
 import { Form, redirect } from "react-router";
+import { isLaw, sayWait, waitingOn } from "#core/garden/treatment";
 import { sayMass } from "#core/units/mass";
+import { bulkOf } from "#core/weighing/bulk";
 import { netOf } from "#core/weighing/net";
 import { EXTENT_WORDS, EXTENTS, GRADE_WORDS, GRADES, tareOf } from "#core/weighing/pick";
 import { newId } from "#db/change";
 import { listContainers } from "#db/garden";
 import { findPick, removePick, savePick } from "#db/work";
+import { AmountFields } from "../components/amount-fields";
 import { CropGlyph } from "../components/crop-glyph";
 import { arithmetic } from "../components/pick-arithmetic";
 import { ArithmeticLine, ContainerCounter } from "../components/scale-parts";
@@ -56,8 +59,18 @@ export async function action({ request, params }: Route.ActionArgs) {
   const twin = pickId ? null : findPick(db(), ownId);
   if (twin && twin.plantingId !== planting.id)
     return refuse({ errors: { form: "another pick has this id already" }, typed });
-  const read = readPickForm(typed, known?.id ?? ownId, planting.id, listContainers(db()), units);
+  const read = readPickForm(
+    typed,
+    known?.id ?? ownId,
+    planting.id,
+    listContainers(db()),
+    units,
+    bulkOf(handbook().of(planting.cropId)),
+  );
   if (!read.ok) return refuse(read.faults);
+  const wait = waitingOn(d.snapshot.treatments, planting.id, read.pick.at.slice(0, 10)).find(isLaw);
+  if (wait)
+    return refuse({ errors: { plantingId: `not to be picked yet: ${sayWait(wait)}. The label is the law.` }, typed });
   const crop = handbook().of(planting.cropId);
   const label = `${sayMass(netOf(read.pick, crop.topsShare, crop.yield.pieceG).netG, units)} of ${planting.kind || crop.name} ${known ? "changed" : "logged"}`;
   const journalId = savePick(db(), read.pick, label, d.now);
@@ -137,38 +150,15 @@ export default function PickPage({ loaderData, actionData }: Route.ComponentProp
                 </Select>
               )}
             </Field>
-            <Grid templateColumns="2fr 1fr" gap="4">
-              <Field
-                name="gross"
-                label="On the scale"
-                hint={units === "us" ? "2 lb 3 oz, or 2.2 for pounds" : "1.25 kg, 850 g, or 1.25 for kilos"}
-                faults={faults}
-              >
-                {(p) => (
-                  <Input
-                    {...p}
-                    value={gross}
-                    onChange={(e) => setGross(e.target.value)}
-                    minH="54px"
-                    fontSize="xl"
-                    autoComplete="off"
-                    autoFocus={!pick}
-                  />
-                )}
-              </Field>
-              <Field name="count" label="Pieces" faults={faults}>
-                {(p) => (
-                  <Input
-                    {...p}
-                    inputMode="numeric"
-                    value={count}
-                    onChange={(e) => setCount(e.target.value)}
-                    minH="54px"
-                    fontSize="xl"
-                  />
-                )}
-              </Field>
-            </Grid>
+            <AmountFields
+              gross={gross}
+              onGross={setGross}
+              count={count}
+              onCount={setCount}
+              units={units}
+              focus={!pick}
+              faults={faults}
+            />
             <Box as="fieldset">
               <chakra.legend fontWeight="600" mb="1">
                 Containers on the scale

@@ -1,5 +1,5 @@
 import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
-import { Download, Plus } from "lucide-react";
+import { Download, Plus, Upload } from "lucide-react";
 import { Form, Link, useSearchParams, useSubmit } from "react-router";
 import { sayDate } from "#core/calendar/day";
 import { sayMass } from "#core/units/mass";
@@ -90,6 +90,9 @@ export default function Picks({ loaderData }: Route.ComponentProps) {
         <>
           <LinkButton to="/picks/new">
             <Plus size={18} /> Log a pick
+          </LinkButton>
+          <LinkButton variant="outline" to="/picks/import">
+            <Upload size={18} /> From a table
           </LinkButton>
           {all > 0 && (
             <LinkButton variant="outline" to={`/out/picks.csv?${params}`} reloadDocument>

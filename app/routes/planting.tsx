@@ -1,4 +1,4 @@
-import { Flex, Grid, Text } from "@chakra-ui/react";
+import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { Form } from "react-router";
 import { daysBetween } from "#core/calendar/day";
@@ -7,10 +7,12 @@ import { outlookOf } from "#core/planning/outlook";
 import { newId } from "#db/change";
 import { gardenOf, nowAt } from "#db/garden";
 import { findPlanting, removePlanting, savePlanting } from "#db/plot";
+import { PlantingDates } from "../components/planting-dates";
 import { PlantingSide } from "../components/planting-side";
 import { Button, Field, FormError, Input, LinkButton, Page, Select, shownValue, TextArea } from "../components/ui";
 import { db, desk, handbook } from "../server/desk.server";
 import { done, faultsOf, missing, numberOf, refuse, typedOf } from "../server/forms.server";
+import { changeDates, isDateIntent } from "../server/planting-dates.server";
 import { judgementView, pickTotals } from "../server/views.server";
 import type { Route } from "./+types/planting";
 
@@ -37,6 +39,8 @@ export function loader({ params, request }: Route.LoaderArgs) {
       schools: c.schools.map((s) => ({ id: s.id, name: s.name, gives: s.gives, costs: s.costs })),
     })),
     judged: seen ? judgementView(seen, today, snapshot.garden.units) : null,
+    treatments: snapshot.treatments.filter((t) => t.plantingId === planting?.id),
+    wishes: snapshot.pickWishes.filter((w) => w.plantingId === planting?.id),
     history: planting ? pickTotals(snapshot, planting) : null,
     track: (tracked?.judgement.track ?? [])
       .filter((d) => planting?.endedOn == null || d.day <= planting.endedOn)
@@ -50,6 +54,8 @@ export async function action({ request, params }: Route.ActionArgs) {
   const typed = typedOf(await request.formData());
   const known = params.plantingId === "new" ? null : findPlanting(db(), params.plantingId);
   const at = nowAt(gardenOf(db()));
+  if (known && isDateIntent(typed.intent))
+    return changeDates(desk(), known.id, known.kind || (handbook().find(known.cropId)?.name ?? "planting"), typed);
   const crop = handbook().find(typed.cropId ?? "");
   if (typed.intent === "remove") {
     if (!known) throw missing("planting");
@@ -234,7 +240,17 @@ export default function PlantingPage({ loaderData, actionData }: Route.Component
             )}
           </Flex>
         </Form>
-        <PlantingSide crop={crop} judged={judged} history={history} track={track} isNew={planting === null} />
+        <Box>
+          <PlantingSide crop={crop} judged={judged} history={history} track={track} isNew={planting === null} />
+          {planting && !planting.endedOn && (
+            <PlantingDates
+              treatments={loaderData.treatments}
+              wishes={loaderData.wishes}
+              today={today}
+              faults={faults}
+            />
+          )}
+        </Box>
       </Grid>
     </Page>
   );

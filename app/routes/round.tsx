@@ -3,20 +3,26 @@ import { Printer } from "lucide-react";
 import { Form } from "react-router";
 import { sayDay, weekdayName } from "#core/calendar/day";
 import { bedCentre } from "#core/garden/bed";
+import { moveLines } from "#core/planning/hand-moves";
+import { fullestPlaces, sayPlace } from "#core/planning/left";
 import { roundOrder, TURN_WORDS } from "#core/planning/round-order";
+import { scheduleOf } from "#core/planning/rounds";
 import { sickBeds } from "#core/planning/walking-order";
 import { sayMass } from "#core/units/mass";
+import { newId } from "#db/change";
 import { findRound, saveRound } from "#db/work";
 import { CropGlyph } from "../components/crop-glyph";
 import { Button, LinkButton, Note, Page, Section } from "../components/ui";
 import { db, desk } from "../server/desk.server";
 import { done, missing, typedOf } from "../server/forms.server";
+import { roundsAhead, saveMoved, slotIdOf } from "../server/rounds.server";
 import type { Route } from "./+types/round";
 
 export function loader({ params }: Route.LoaderArgs) {
   const round = findRound(db(), params.roundId);
   if (!round) throw missing("round");
-  const { outlook, snapshot } = desk();
+  const d = desk();
+  const { outlook, snapshot } = d;
   const { units } = snapshot.garden;
   const byId = new Map(outlook.plantings.map((p) => [p.planting.id, p]));
   const lines = round.lines.flatMap((l) => {
@@ -34,6 +40,8 @@ export function loader({ params }: Route.LoaderArgs) {
         glyph: p.crop.glyph,
         stage: p.judgement.meanStage,
         take: l.take,
+        minutes: Math.round(l.minutes),
+        two: l.expectedG > TWO_CARRY_G,
         expected: sayMass(l.expectedG, units),
         why: l.why,
         how: p.crop.technique.how,
@@ -72,14 +80,45 @@ export function loader({ params }: Route.LoaderArgs) {
     heavy: total > 15_000,
     minutes: Math.round(round.lines.reduce((s, l) => s + l.minutes, snapshot.garden.roundMinutes)),
     gale: Boolean(gale),
+    room: roomFor(d, round),
+    next: lines.some((l) => !l.pickId) ? nextHour(d, `${round.day}T${round.startsAt}`) : null,
     kit: [...new Set(lines.flatMap((l) => [l.tool, l.container]))],
   };
+}
+
+/** From this weight a line of a round wants two to carry it. */
+const TWO_CARRY_G = 20_000;
+
+/** Every place at home that this round fills, and how far. */
+function roomFor(d: ReturnType<typeof desk>, round: { id: string; day: string; startsAt: string }): string[] {
+  const { rounds, problem } = roundsAhead(d);
+  const upTo = rounds.filter((r) => slotIdOf(r) <= slotIdOf(round));
+  if (!upTo.some((r) => r.id === round.id)) return [];
+  return fullestPlaces(problem, scheduleOf(problem, upTo))
+    .filter((f) => f.peak > 0.5)
+    .map(sayPlace);
+}
+
+/** The next hour after this one at which the household can go. */
+function nextHour(d: ReturnType<typeof desk>, slotId: string) {
+  const slot = roundsAhead(d).problem.slots.find((s) => s.allowed && !s.by && s.id > slotId);
+  return slot ? { slotId: slot.id, day: slot.day, startsAt: slot.startsAt } : null;
 }
 
 export async function action({ request, params }: Route.ActionArgs) {
   const typed = typedOf(await request.formData());
   const round = findRound(db(), params.roundId);
   if (!round) throw missing("round");
+  if (typed.intent === "rest") {
+    const d = desk();
+    const picked = new Set(d.snapshot.picks.filter((p) => p.roundId === round.id).map((p) => p.plantingId));
+    const rest = round.lines.filter((l) => !picked.has(l.plantingId)).map((l) => l.plantingId);
+    const to = nextHour(d, slotIdOf(round));
+    const { rounds } = roundsAhead(d);
+    if (!to || rest.length === 0 || !rounds.some((r) => r.id === round.id)) return done(`/rounds/${round.id}`, null);
+    const moved = moveLines(rounds, round.id, rest, to, newId());
+    return done("/rounds", saveMoved(moved, `The rest put off to ${sayDay(to.day)} ${to.startsAt}`));
+  }
   const { lines: _, ...row } = round;
   const status = typed.intent === "reopen" ? "planned" : "done";
   return done(
@@ -96,7 +135,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 export const meta: Route.MetaFunction = () => [{ title: "Round · Akmedon" }];
 
 export default function RoundPage({ loaderData }: Route.ComponentProps) {
-  const { round, lines, total, minutes, kit, gale, heavy, wayM } = loaderData;
+  const { round, lines, total, minutes, kit, gale, heavy, wayM, room, next } = loaderData;
   const left = lines.filter((l) => !l.pickId).length;
   return (
     <Page
@@ -120,9 +159,14 @@ export default function RoundPage({ loaderData }: Route.ComponentProps) {
         </>
       }
     >
-      <Text mb="4">
+      <Text mb={room.length > 0 ? "1" : "4"}>
         <strong>Take along:</strong> {kit.join(" · ")}
       </Text>
+      {room.length > 0 && (
+        <Text mb="4" color="inkSoft">
+          <strong>Room at home:</strong> {room.join("; ")}
+        </Text>
+      )}
       {gale && (
         <Note tone="caution" title="A gale may blow">
           Stay away from trees, glass and loose covers; go in at the first thunder and wait half an hour after the last.
@@ -148,7 +192,7 @@ export default function RoundPage({ loaderData }: Route.ComponentProps) {
                 </Text>
                 <Text>
                   <strong>{l.take === "strip" ? "Everything, green ones too" : "What is ready"}</strong>, about{" "}
-                  {l.expected}. {l.how} Leave {l.leave}.
+                  {l.expected}, {l.minutes} min. {l.how} Leave {l.leave}.{l.two && " Two to carry it."}
                 </Text>
                 <Text fontSize="sm" color="inkSoft">
                   {l.why}. {l.atOnce} {l.note}
@@ -182,6 +226,16 @@ export default function RoundPage({ loaderData }: Route.ComponentProps) {
         ))}
         {lines.length === 0 && <Text color="inkSoft">Nothing to take in this round.</Text>}
       </Section>
+      {next && round.status === "planned" && (
+        <Form method="post" data-noprint>
+          <Flex gap="4" align="center" wrap="wrap">
+            <Text>Dark, or called in?</Text>
+            <Button type="submit" name="intent" value="rest" variant="outline">
+              The rest on {sayDay(next.day)} {next.startsAt}
+            </Button>
+          </Flex>
+        </Form>
+      )}
     </Page>
   );
 }

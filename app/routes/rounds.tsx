@@ -1,9 +1,12 @@
-import { Box, Grid } from "@chakra-ui/react";
+import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import { CalendarArrowDown, Sparkles, Split, UserRound } from "lucide-react";
 import { useMemo } from "react";
-import { Form } from "react-router";
+import { Form, useSearchParams } from "react-router";
 import { sayDay, weekdayName } from "#core/calendar/day";
+import { alternativesOf } from "#core/planning/alternatives";
 import { totalsOf } from "#core/planning/explain";
+import { moveLines, moveRound } from "#core/planning/hand-moves";
+import { fullestPlaces, leftStanding, sayPlace } from "#core/planning/left";
 import { slotTime } from "#core/planning/problem";
 import { scheduleOf } from "#core/planning/rounds";
 import { findPlanNote } from "#db/work";
@@ -11,11 +14,12 @@ import { LaneLegend } from "../components/lane-legend";
 import { Lanes } from "../components/lanes";
 import { Ledger } from "../components/ledger";
 import { RoundCard } from "../components/round-card";
-import { Anchor, Button, LinkButton, Note, Page } from "../components/ui";
+import { Anchor, Button, LinkButton, Note, Page, Section } from "../components/ui";
+import { useLivePlan } from "../components/use-live-plan";
 import { useRoundDrag } from "../components/use-round-drag";
 import { db, desk } from "../server/desk.server";
 import { typedOf } from "../server/forms.server";
-import { missed, roundsAhead } from "../server/rounds.server";
+import { missed, roundsAhead, slotIdOf } from "../server/rounds.server";
 import { changeRounds } from "../server/rounds-action.server";
 import type { Route } from "./+types/rounds";
 
@@ -24,6 +28,12 @@ export function loader() {
   const { outlook, snapshot, today } = d;
   const { rounds, problem } = roundsAhead(d);
   const byId = new Map(outlook.plantings.map((p) => [p.planting.id, p]));
+  const schedule = scheduleOf(problem, rounds);
+  const slotAt = new Map(problem.slots.map((s, j) => [s.id, j]));
+  const nameOf = (id: string) => {
+    const p = byId.get(id);
+    return { kind: p?.planting.kind || p?.crop.name || "gone", bed: p?.bed.name ?? "" };
+  };
   const round3 = (x: number) => Math.round(x * 1000) / 1000;
   const order = [...outlook.plantings].sort((a, b) => a.bed.walkOrder - b.bed.walkOrder);
   return {
@@ -46,8 +56,19 @@ export function loader() {
         .filter((h) => h.kind !== "dew" && h.chance >= 0.15)
         .map((h) => ({ kind: h.kind, chance: round3(h.chance) })),
     })),
+    left: leftStanding(problem, schedule).map((l) => ({ ...l, ...nameOf(l.plantingId) })),
+    places: fullestPlaces(problem, schedule).map((f) => ({ words: sayPlace(f) })),
+    tripName:
+      snapshot.trips.filter((t) => t.toDay >= today).sort((a, b) => (a.fromDay < b.fromDay ? -1 : 1))[0]?.name ?? "",
     rounds: rounds.map((r) => ({
       ...r,
+      alternatives:
+        slotAt.has(slotIdOf(r)) && r.lines.length > 0
+          ? alternativesOf(problem, schedule, slotAt.get(slotIdOf(r))!).map((a) => {
+              const slot = problem.slots[a.slot];
+              return { ...a, slotId: slot?.id ?? "", day: slot?.day ?? "", startsAt: slot?.startsAt ?? "" };
+            })
+          : [],
       lines: [...r.lines]
         .sort((a, b) => (byId.get(a.plantingId)?.bed.walkOrder ?? 0) - (byId.get(b.plantingId)?.bed.walkOrder ?? 0))
         .map((l) => ({
@@ -86,16 +107,44 @@ export default function Rounds({ loaderData, actionData }: Route.ComponentProps)
   const movingSlot = moving ? slots.find((s) => s.id === moving.slotId) : null;
 
   const now = useMemo(() => totalsOf(problem, scheduleOf(problem, rounds)), [problem, rounds]);
-  const what = useMemo(() => {
+  const movedRounds = useMemo(() => {
     if (!moving || !movingSlot) return null;
-    const moved = rounds.map((r) =>
-      r.id === moving.roundId ? { ...r, day: movingSlot.day, startsAt: movingSlot.startsAt } : r,
-    );
-    return totalsOf(problem, scheduleOf(problem, moved));
-  }, [problem, rounds, moving, movingSlot]);
+    return moving.plantingId
+      ? moveLines(rounds, moving.roundId, [moving.plantingId], movingSlot, "moved")
+      : moveRound(rounds, moving.roundId, movingSlot);
+  }, [rounds, moving, movingSlot]);
+  const what = useMemo(
+    () => movedRounds && totalsOf(problem, scheduleOf(problem, movedRounds)),
+    [problem, movedRounds],
+  );
+  const room = useMemo(() => {
+    const placesOf = (list: typeof rounds) => fullestPlaces(problem, scheduleOf(problem, list));
+    const before = placesOf(rounds);
+    const tightest = (movedRounds ? placesOf(movedRounds) : before)[0];
+    const was = before.find((f) => f.words === tightest?.words)?.peak ?? 0;
+    return tightest && tightest.peak > 0.5 ? { ...tightest, was } : null;
+  }, [problem, rounds, movedRounds]);
+
+  const movedRound = moving ? rounds.find((r) => r.id === moving.roundId) : undefined;
+  const around = useLivePlan(
+    problem,
+    movedRound && movingSlot
+      ? {
+          day: movingSlot.day,
+          startsAt: movingSlot.startsAt,
+          lines: movedRound.lines.filter((l) => !moving?.plantingId || l.plantingId === moving.plantingId),
+        }
+      : null,
+  );
+  const cardSlots = useMemo(() => {
+    const held = new Set(rounds.map((r) => `${r.day}T${r.startsAt}`));
+    return slots.map((s) => ({ ...s, holds: held.has(s.id) }));
+  }, [rounds, slots]);
+  const [params] = useSearchParams();
+  const wordsOnly = params.get("view") === "words";
 
   const laneRounds = rounds.map((r) => {
-    const slot = moving?.roundId === r.id && movingSlot ? movingSlot : r;
+    const slot = moving?.roundId === r.id && !moving.plantingId && movingSlot ? movingSlot : r;
     return {
       id: r.id,
       t: slotTime(today, r.day, r.startsAt),
@@ -104,7 +153,7 @@ export default function Rounds({ loaderData, actionData }: Route.ComponentProps)
       beads: r.lines.map((l) => ({ plantingId: l.plantingId, take: l.take })),
     };
   });
-  const movingT = moving && movingSlot ? { roundId: moving.roundId, t: movingSlot.t } : null;
+  const movingT = moving && movingSlot ? { ...moving, t: movingSlot.t } : null;
 
   if (lanes.length === 0)
     return (
@@ -118,7 +167,7 @@ export default function Rounds({ loaderData, actionData }: Route.ComponentProps)
       lead={
         rounds.length === 0
           ? "No round is planned. The planner weighs ripeness, frost, gales, your absence and your minutes."
-          : "Drag a round’s tag, or move it with the arrow keys, and see what it costs."
+          : "Drag a round’s tag, or one bead of it, or move them with the arrow keys, and see what it costs."
       }
       actions={
         <>
@@ -165,6 +214,8 @@ export default function Rounds({ loaderData, actionData }: Route.ComponentProps)
       <Ledger
         now={now}
         what={what}
+        around={around}
+        room={room}
         units={units}
         note={note}
         rounds={rounds.length}
@@ -174,45 +225,55 @@ export default function Rounds({ loaderData, actionData }: Route.ComponentProps)
             : null
         }
       />
-      <Box
-        bg="sheet"
-        borderWidth="1px"
-        borderColor="rule"
-        px={{ base: "1", md: "5" }}
-        pt="4"
-        pb="2"
-        mx={{ base: "-3", md: "0" }}
-      >
-        <Box display={{ base: "none", md: "block" }}>
-          <Lanes
-            lanes={lanes}
-            days={days}
-            rounds={laneRounds}
-            narrow={false}
-            moving={movingT}
-            onGrab={grab(false)}
-            onKey={key}
-          />
+      <Flex gap="5" mb="3" fontSize="sm" wrap="wrap" data-noprint>
+        <Anchor to={wordsOnly ? "/rounds" : "/rounds?view=words"} preventScrollReset>
+          {wordsOnly ? "Show the lanes" : "Words only"}
+        </Anchor>
+        {loaderData.tripName && <Anchor to="/rounds/trip">Before and after: {loaderData.tripName}</Anchor>}
+        <Anchor to="/settings/household">Taste and room</Anchor>
+        <Anchor to="/settings#windows">Your hours</Anchor>
+      </Flex>
+      {!wordsOnly && (
+        <Box
+          bg="sheet"
+          borderWidth="1px"
+          borderColor="rule"
+          px={{ base: "1", md: "5" }}
+          pt="4"
+          pb="2"
+          mx={{ base: "-3", md: "0" }}
+        >
+          <Box display={{ base: "none", md: "block" }}>
+            <Lanes
+              lanes={lanes}
+              days={days}
+              rounds={laneRounds}
+              narrow={false}
+              moving={movingT}
+              onGrab={grab(false)}
+              onKey={key}
+            />
+          </Box>
+          <Box display={{ base: "block", md: "none" }}>
+            <Lanes
+              lanes={lanes}
+              days={days}
+              rounds={laneRounds}
+              narrow
+              moving={movingT}
+              onGrab={grab(true)}
+              onKey={key}
+            />
+          </Box>
         </Box>
-        <Box display={{ base: "block", md: "none" }}>
-          <Lanes
-            lanes={lanes}
-            days={days}
-            rounds={laneRounds}
-            narrow
-            moving={movingT}
-            onGrab={grab(true)}
-            onKey={key}
-          />
-        </Box>
-      </Box>
-      <LaneLegend />
+      )}
+      {!wordsOnly && <LaneLegend />}
       <Grid templateColumns={{ base: "1fr", lg: "1fr 1fr" }} gapX="10" mt="8">
         {rounds.map((r) => (
           <RoundCard
             key={r.id}
             round={r}
-            slots={slots}
+            slots={cardSlots}
             today={today}
             units={units}
             roundMinutes={loaderData.roundMinutes}
@@ -220,6 +281,31 @@ export default function Rounds({ loaderData, actionData }: Route.ComponentProps)
           />
         ))}
       </Grid>
+      {rounds.length > 0 && (
+        <Grid templateColumns={{ base: "1fr", lg: "1fr 1fr" }} gapX="10">
+          <Section title="Left standing" note="No round takes these, and why">
+            {loaderData.left.length === 0 && <Text color="inkSoft">Every planting has its round.</Text>}
+            {loaderData.left.map((l) => (
+              <Text key={l.plantingId} py="1.5" borderBottomWidth="1px" borderColor="ruleSoft">
+                <strong>{l.kind}</strong> <chakra.span color="inkSoft">{l.bed}:</chakra.span> {l.why}
+              </Text>
+            ))}
+          </Section>
+          <Section title="Room at home" note="Each place when it is fullest">
+            {loaderData.places.length === 0 && (
+              <Text color="inkSoft">
+                No place is known; the plan takes it that there is room. Add yours under{" "}
+                <Anchor to="/settings/household#places">taste and room</Anchor>.
+              </Text>
+            )}
+            {loaderData.places.map((p) => (
+              <Text key={p.words} py="1.5" borderBottomWidth="1px" borderColor="ruleSoft">
+                {p.words}
+              </Text>
+            ))}
+          </Section>
+        </Grid>
+      )}
     </Page>
   );
 }

@@ -1,8 +1,8 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { Download } from "lucide-react";
 import { Form } from "react-router";
-import { addDays } from "#core/calendar/day";
-import { tripSchema, windowSchema } from "#core/calendar/windows";
+import { addDays, sayDay } from "#core/calendar/day";
+import { datedWindowSchema, tripSchema, windowSchema } from "#core/calendar/windows";
 import { gardenSchema, personSchema } from "#core/garden/garden";
 import { readMass } from "#core/units/mass";
 import { containerSchema } from "#core/weighing/pick";
@@ -31,6 +31,7 @@ export async function loader() {
   return {
     garden: snapshot.garden,
     windows: snapshot.windows,
+    dated: snapshot.datedWindows.filter((w) => w.day >= today),
     trips: snapshot.trips.filter((t) => t.toDay >= today),
     people: listPeople(db()),
     containers: listContainers(db()),
@@ -67,6 +68,8 @@ export async function action({ request }: Route.ActionArgs) {
         hourWorth: numberOf(typed.hourWorth),
         roundMinutes: numberOf(typed.roundMinutes),
         lineMinutes: numberOf(typed.lineMinutes),
+        pickers: numberOf(typed.pickers),
+        eaters: numberOf(typed.eaters),
       });
       return checked.success
         ? done("/settings", saveGarden(db(), checked.data))
@@ -82,6 +85,30 @@ export async function action({ request }: Route.ActionArgs) {
       return checked.success
         ? put("Time to go out added", (c) => c.put("windows", checked.data), "/settings#windows")
         : refuse(faultsOf(checked.error, typed));
+    }
+    case "dated": {
+      const checked = datedWindowSchema.safeParse({
+        id: newId(),
+        day: typed.datedDay,
+        startsAt: typed.datedAt?.trim() ? typed.datedAt : null,
+        minutes: typed.datedAt?.trim() ? numberOf(typed.datedMinutes) : 0,
+      });
+      if (checked.success)
+        return put(
+          `${sayDay(checked.data.day)} ${checked.data.startsAt === null ? "kept free" : "has its own hour"}`,
+          (c) => c.put("datedWindows", checked.data),
+          "/settings#windows",
+        );
+      const faults = faultsOf(checked.error, typed);
+      const [day, startsAt, minutes] = [faults.errors.day, faults.errors.startsAt, faults.errors.minutes];
+      return refuse({
+        typed,
+        errors: {
+          ...(day ? { datedDay: day } : {}),
+          ...(startsAt ? { datedAt: startsAt } : {}),
+          ...(minutes ? { datedMinutes: minutes } : {}),
+        },
+      });
     }
     case "trip": {
       const checked = tripSchema.safeParse({
@@ -134,15 +161,32 @@ export async function action({ request }: Route.ActionArgs) {
         id: newId(),
         name: typed.containerName ?? "",
         tareG: mass.massG,
+        litres: numberOf(typed.containerLitres),
+        atHand: numberOf(typed.containerCount),
       });
       return checked.success
         ? put(`${checked.data.name} added`, (c) => c.put("containers", checked.data), "/settings#containers")
-        : refuse({ errors: { containerName: "give it a name" }, typed });
+        : refuse({
+            typed,
+            errors: {
+              ...(checked.error.issues.some((i) => i.path[0] === "name") ? { containerName: "give it a name" } : {}),
+              ...(checked.error.issues.some((i) => i.path[0] === "litres")
+                ? { containerLitres: "litres, above nothing" }
+                : {}),
+              ...(checked.error.issues.some((i) => i.path[0] === "atHand") ? { containerCount: "a whole number" } : {}),
+            },
+          });
     }
     case "remove": {
-      const table = (["windows", "trips", "people", "containers"] as const).find((t) => t === typed.table);
+      const table = (["windows", "datedWindows", "trips", "people", "containers"] as const).find(
+        (t) => t === typed.table,
+      );
       if (!table || !typed.id) return refuse({ errors: { form: "Nothing was asked." }, typed });
-      return put("Removed", (c) => c.remove(table, typed.id!), `/settings#${table}`);
+      return put(
+        "Removed",
+        (c) => c.remove(table, typed.id!),
+        `/settings#${table === "datedWindows" ? "windows" : table}`,
+      );
     }
     case "restore": {
       const file = form.get("archive");
@@ -173,7 +217,14 @@ export default function Settings({ loaderData, actionData }: Route.ComponentProp
     </Field>
   );
   return (
-    <Page title="Settings">
+    <Page
+      title="Settings"
+      actions={
+        <LinkButton to="/settings/household" variant="outline">
+          At home: taste and room
+        </LinkButton>
+      }
+    >
       <FormError faults={faults} />
       <Grid templateColumns={{ base: "1fr", lg: "1fr 1fr" }} gapX="12">
         <Box>
@@ -215,6 +266,8 @@ export default function Settings({ loaderData, actionData }: Route.ComponentProp
                 {number("hourWorth", "An hour of yours is worth", "in kilos of potatoes; the planner weighs with it")}
                 {number("roundMinutes", "Minutes every round costs", "boots, walking, washing up")}
                 {number("lineMinutes", "Minutes every planting costs", "besides the picking itself")}
+                {number("pickers", "Pickers on a round", "their minutes add up")}
+                {number("eaters", "Eaters at table", "how much a week can use")}
               </Grid>
               <Button type="submit" name="intent" value="garden" mt="4">
                 Save the garden

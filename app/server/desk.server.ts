@@ -1,7 +1,8 @@
 import { join } from "node:path";
 import { type Handbook, handbookWith } from "#core/handbook/index";
-import { type Outlook, outlookOf, problemOf, type Snapshot } from "#core/planning/outlook";
-import type { PlanProblem, Wishes } from "#core/planning/problem";
+import { type Outlook, outlookOf, type Snapshot } from "#core/planning/outlook";
+import type { Kept, PlanProblem, Wishes } from "#core/planning/problem";
+import { problemOf } from "#core/planning/question";
 import { revision } from "#db/change";
 import { nowAt, snapshotOf } from "#db/garden";
 import { type Db, openGarden } from "#db/open";
@@ -39,7 +40,8 @@ export function desk(): Desk {
 export const NO_WISHES: Wishes = { take: [], leave: [], open: [] };
 
 /** The planner's question for the garden as it stands. */
-export const problem = (d: Desk, wishes: Wishes = NO_WISHES): PlanProblem => problemOf(d.snapshot, d.outlook, wishes);
+export const problem = (d: Desk, wishes: Wishes = NO_WISHES, kept: Kept[] = []): PlanProblem =>
+  problemOf(d.snapshot, d.outlook, wishes, kept);
 
 let printed: { own: Snapshot["ownCrops"]; book: Handbook } | null = null;
 

@@ -1,4 +1,6 @@
 import { readMass, type UnitSystem } from "#core/units/mass";
+import { readAmount } from "#core/weighing/amount";
+import { type Bulk, bulkOf } from "#core/weighing/bulk";
 import { netOf } from "#core/weighing/net";
 import { type Container, type Pick, pickSchema, type TareItem } from "#core/weighing/pick";
 import { listContainers, listPeople } from "#db/garden";
@@ -15,14 +17,16 @@ export function readPickForm(
   plantingId: string,
   containers: readonly Container[],
   units: UnitSystem,
+  bulk: Bulk,
 ): PickForm {
   const fault = (field: string, message: string): PickForm => ({
     ok: false,
     faults: { errors: { [field]: message }, typed },
   });
   const written = (typed.gross ?? "").trim();
-  const mass = written === "" ? null : readMass(written, units);
-  if (mass && !mass.ok) return fault("gross", mass.message);
+  const read = written === "" ? null : readAmount(written, units, bulk);
+  if (read && !read.ok) return fault("gross", read.message);
+  const amount = read?.ok ? read.amount : null;
   const tare: TareItem[] = containers.flatMap((c) => {
     const count = numberOf(typed[`box-${c.id}`]) ?? 0;
     return count > 0 ? [{ name: c.name, tareG: c.tareG, count }] : [];
@@ -31,6 +35,8 @@ export function readPickForm(
   const other = otherTare === "" ? null : readMass(otherTare, units);
   if (other && !other.ok) return fault("otherTare", other.message);
   if (other?.ok && other.massG > 0) tare.push({ name: "other container", tareG: other.massG, count: 1 });
+  if (amount && amount.litres > 0 && tare.length > 0)
+    return fault("gross", "a volume is without its containers: set them to none, or weigh it");
   const checked = pickSchema.safeParse({
     id,
     plantingId,
@@ -40,12 +46,12 @@ export function readPickForm(
     method: typed.method ?? "",
     extent: typed.extent,
     count: numberOf(typed.count),
-    grossG: mass?.ok ? mass.massG : null,
+    grossG: amount?.massG ?? null,
     entered: written,
     tare,
     topsOn: typed.topsOn === "on",
     grade: typed.grade,
-    estimated: typed.estimated === "on",
+    estimated: typed.estimated === "on" || (amount?.estimated ?? false),
     note: typed.note ?? "",
   } satisfies Record<keyof Pick, unknown>);
   return checked.success ? { ok: true, pick: checked.data } : { ok: false, faults: faultsOf(checked.error, typed) };
@@ -94,6 +100,7 @@ export function pickFormData(d: Desk, pickId: string | undefined, plantingId: st
       after: c.after.how,
       topsShare: c.topsShare,
       pieceG: c.yield.pieceG,
+      bulk: bulkOf(c),
       once: c.habit === "once-over",
       cautions: c.cautions,
     })),

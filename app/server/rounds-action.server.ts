@@ -1,4 +1,5 @@
 import { sayDay } from "#core/calendar/day";
+import { moveLines, moveRound, unlawful } from "#core/planning/hand-moves";
 import { newId } from "#db/change";
 import type { Desk } from "./desk.server";
 import { done, refuse } from "./forms.server";
@@ -20,6 +21,14 @@ const lineFor = (roundId: string, plantingId: string, take: "ready" | "strip") =
 export async function changeRounds(d: Desk, typed: Record<string, string>) {
   if (typed.intent === "plan") return done("/rounds", await planAnew());
   const { rounds, problem } = roundsAhead(d);
+  // a hand may lift any bar but the one a label sets
+  const keep = (moved: typeof rounds, label: string) => {
+    const against = unlawful(moved, problem.bars ?? []);
+    if (!against) return done("/rounds", saveMoved(moved, label));
+    const p = d.outlook.plantings.find((x) => x.planting.id === against.plantingId);
+    const name = p?.planting.kind || p?.crop.name || "one of them";
+    return refuse({ errors: { form: `${name} may not be picked then: ${against.why}.` }, typed });
+  };
   const round = rounds.find((r) => r.id === typed.roundId);
   if (!round)
     return refuse({
@@ -54,12 +63,9 @@ export async function changeRounds(d: Desk, typed: Record<string, string>) {
     const planting = d.outlook.plantings.find((p) => p.planting.id === typed.plantingId);
     if (!planting) return refuse({ errors: { form: "Choose what to take along." }, typed });
     const line = lineFor(round.id, planting.planting.id, typed.take === "strip" ? "strip" : "ready");
-    return done(
-      "/rounds",
-      saveMoved(
-        rounds.map((r) => (r.id === round.id ? { ...r, pinned: true, lines: [...r.lines, line] } : r)),
-        `${planting.planting.kind || planting.crop.name} taken along on ${sayDay(round.day)}`,
-      ),
+    return keep(
+      rounds.map((r) => (r.id === round.id ? { ...r, pinned: true, lines: [...r.lines, line] } : r)),
+      `${planting.planting.kind || planting.crop.name} taken along on ${sayDay(round.day)}`,
     );
   }
   if (typed.intent === "split") {
@@ -68,53 +74,20 @@ export async function changeRounds(d: Desk, typed: Record<string, string>) {
     if (!slot || slot.id === slotIdOf(round))
       return refuse({ errors: { form: "Choose another hour for them." }, typed });
     if (ticked.length === 0) return refuse({ errors: { form: "Tick what is to go to the other hour." }, typed });
-    const there = rounds.find((r) => slotIdOf(r) === slot.id);
-    const target = there ?? {
-      id: newId(),
-      day: slot.day,
-      startsAt: slot.startsAt,
-      status: "planned" as const,
-      pinned: true,
-      note: "",
-      lines: [],
-    };
-    const moved = ticked.map((l) => ({ ...l, id: newId(), roundId: target.id }));
-    const next = rounds
-      .filter((r) => r.id !== target.id)
-      .map((r) => (r.id === round.id ? { ...r, lines: r.lines.filter((l) => !ticked.includes(l)) } : r))
-      .filter((r) => r.id !== round.id || r.lines.length > 0 || r.pinned);
-    const lines = [...target.lines, ...moved.filter((l) => !target.lines.some((o) => o.plantingId === l.plantingId))];
-    return done(
-      "/rounds",
-      saveMoved(
-        [...next, { ...target, pinned: true, lines }],
-        `${ticked.length} of the round moved to ${sayDay(slot.day)} ${slot.startsAt}`,
-      ),
+    const moved = moveLines(
+      rounds,
+      round.id,
+      ticked.map((l) => l.plantingId),
+      slot,
+      newId(),
     );
+    return keep(moved, `${ticked.length} of the round moved to ${sayDay(slot.day)} ${slot.startsAt}`);
   }
   if (typed.intent === "move") {
     const slot = problem.slots.find((s) => s.id === typed.slotId);
     if (!slot) return refuse({ errors: { form: "There is no such hour in the coming fortnight." }, typed });
-    const other = rounds.find((r) => r.id !== round.id && slotIdOf(r) === slot.id);
-    const moved = other
-      ? rounds
-          .filter((r) => r.id !== round.id)
-          .map((r) =>
-            r.id === other.id
-              ? {
-                  ...r,
-                  pinned: true,
-                  lines: [
-                    ...r.lines,
-                    ...round.lines
-                      .filter((l) => !r.lines.some((o) => o.plantingId === l.plantingId))
-                      .map((l) => ({ ...l, roundId: r.id })),
-                  ],
-                }
-              : r,
-          )
-      : rounds.map((r) => (r.id === round.id ? { ...r, day: slot.day, startsAt: slot.startsAt, pinned: true } : r));
-    return done("/rounds", saveMoved(moved, `Round moved to ${sayDay(slot.day)} ${slot.startsAt}`));
+    const moved = moveRound(rounds, round.id, slot);
+    return keep(moved, `Round moved to ${sayDay(slot.day)} ${slot.startsAt}`);
   }
   return refuse({ errors: { form: "Nothing was asked." }, typed });
 }

@@ -6,6 +6,7 @@ import { arcsOf } from "#core/planning/paths";
 import type { PlanProblem, Wishes } from "#core/planning/problem";
 import type { PlanNote } from "#core/planning/round";
 import { type PlannedRound, roundsOf, scheduleOf } from "#core/planning/rounds";
+import { takenWhole } from "#core/planning/wish";
 import { newId } from "#db/change";
 import { forecastInForce } from "#db/garden";
 import { findPlanNote, listRounds, type RoundWithLines, replacePlan } from "#db/work";
@@ -44,20 +45,25 @@ export async function planAnew(): Promise<string | null> {
     leave: [],
     open: pinned.map(slotIdOf),
   };
-  const asked = problem(d, wishes);
+  // what was planned before is kept where little speaks against it: a plan should not change for nothing
+  const before = roundsAhead(d).rounds;
+  const kept = before.flatMap((r) =>
+    r.lines.map((l) => ({ plantingId: l.plantingId, slotId: slotIdOf(r), take: l.take })),
+  );
+  const asked = problem(d, wishes, kept);
   const made = await planInThread(asked);
-  const kept = new Map(pinned.map(({ lines: _, ...round }) => [slotIdOf(round), round]));
-  const rounds = roundsOf(asked, made.schedule, d.snapshot.garden.units, newId, kept);
+  const schedule = takenWhole(asked, made.schedule, d.snapshot.pickWishes);
+  const known = new Map(pinned.map(({ lines: _, ...round }) => [slotIdOf(round), round]));
+  const rounds = roundsOf(asked, schedule, d.snapshot.garden.units, newId, known);
   const note: PlanNote = {
     id: "current",
     at: d.now,
     value: made.value,
     bound: made.bound,
-    ...totals(asked, made.schedule),
+    ...totals(asked, schedule),
     forecastId: forecastInForce(db())?.id ?? "",
   };
   const names = new Map(d.outlook.plantings.map((p) => [p.planting.id, p.planting.kind || p.crop.name]));
-  const before = roundsAhead(d).rounds;
   const changes = changesOf(before, rounds);
   const said =
     before.length === 0

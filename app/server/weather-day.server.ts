@@ -2,13 +2,14 @@ import { type Day, daysBetween } from "#core/calendar/day";
 import { type SunTimes, sunTimes } from "#core/calendar/sun";
 import { bedMinC, coverNight, stillness } from "#core/weather/bed-night";
 import { cropHazards } from "#core/weather/crop-hazards";
+import { curveOf, dewOf, hoursOf } from "#core/weather/day-hours";
 import { frostChances, type Night, nightAt, nightChance } from "#core/weather/ensemble";
-import { dryFrom, wetHours } from "#core/weather/foliage";
+import { dryFrom } from "#core/weather/foliage";
 import { fitFrostFormula, fittedMinC, frostClass, hoursUntilTemp } from "#core/weather/frost";
 import { firstFrosts, frostDay, growingDaysLeft } from "#core/weather/frost-dates";
 import { HEAT_WORDS, heatBand, heatIndexC, windChillC } from "#core/weather/heat-index";
-import { type CurveDay, hourlyTemps, tempAtHour } from "#core/weather/hourly-curve";
-import { dewPointC, humidityPct } from "#core/weather/humid-air";
+import { tempAtHour } from "#core/weather/hourly-curve";
+import { humidityPct } from "#core/weather/humid-air";
 import { goodStretches, pickingHours } from "#core/weather/picking-hours";
 import { daysSinceRain, SOIL_WORDS, soilState, soilTempC } from "#core/weather/soil";
 import { thunderChance } from "#core/weather/thunder";
@@ -34,18 +35,9 @@ export function dayView(d: Desk, at: number) {
   const chosen = days[at]!;
   const w = chosen.weather;
   const sun = sunOf(d, w.day);
-  const curveOf = (k: number): CurveDay => ({
-    tempMaxC: days[k]!.weather.tempMaxC,
-    tempMinC: days[k]!.weather.tempMinC,
-    prevMaxC: days[k - 1]?.weather.tempMaxC ?? days[k]!.weather.tempMaxC,
-    nextMinC: days[k + 1]?.weather.tempMinC ?? days[k]!.weather.tempMinC,
-    sunriseHour: sun.sunriseHour,
-    sunsetHour: sun.sunsetHour,
-  });
-  const mean = (x: typeof w) => (x.tempMinC + x.tempMaxC) / 2;
-  const dewC = w.humidityPct === null ? null : dewPointC(mean(w), w.humidityPct);
-  const temps = hourlyTemps(curveOf(at));
-  const wet = wetHours({ curve: curveOf(at), dewC, rainMm: w.rainMm, windMs: w.windMs });
+  const inOrder = days.map((x) => x.weather);
+  const dewC = dewOf(w);
+  const { temps, wet } = hoursOf(inOrder, at, sun);
   const thunder = thunderChance(w);
   const hours = pickingHours({
     temps,
@@ -59,12 +51,12 @@ export function dayView(d: Desk, at: number) {
   });
   const hottest = Math.max(...temps);
   const heat = heatBand(heatIndexC(hottest, dewC === null ? 60 : Math.min(100, humidityPct(hottest, dewC))));
-  const morning = tempAtHour(curveOf(at), Math.min(23, sun.sunriseHour + 1));
+  const morning = tempAtHour(curveOf(inOrder, at, sun), Math.min(23, sun.sunriseHour + 1));
   const chill = windChillC(morning, (w.windMs ?? 0) * 3.6);
   // the night before that morning
   const eve = days[Math.max(0, at - 1)]!.weather;
-  const eveningC = tempAtHour(curveOf(Math.max(0, at - 1)), Math.min(23.9, sun.sunsetHour + 2));
-  const eveDewC = eve.humidityPct === null ? null : dewPointC(mean(eve), eve.humidityPct);
+  const eveningC = tempAtHour(curveOf(inOrder, Math.max(0, at - 1), sun), Math.min(23.9, sun.sunsetHour + 2));
+  const eveDewC = dewOf(eve);
   const fit = fitFrostFormula(frostNightsOf(d.snapshot, d.today));
   const below = hoursUntilTemp(eveningC, w.tempMinC, 24 - sun.sunsetHour + sun.sunriseHour, 0);
   return {

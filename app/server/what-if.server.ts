@@ -1,7 +1,8 @@
 import { totalsOf } from "#core/planning/explain";
 import type { Schedule } from "#core/planning/optimise";
-import { outlookOf, problemOf } from "#core/planning/outlook";
+import { outlookOf } from "#core/planning/outlook";
 import type { PlanProblem } from "#core/planning/problem";
+import { problemOf } from "#core/planning/question";
 import { type PlannedRound, roundsOf, scheduleOf } from "#core/planning/rounds";
 import { type Supposal, supposed } from "#core/planning/what-if";
 import { newId } from "#db/change";

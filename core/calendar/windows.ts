@@ -13,6 +13,18 @@ export const windowSchema = z.object({
 });
 export type Window = z.infer<typeof windowSchema>;
 
+/** A day on which the week's windows do not hold: nobody can go, or there is another hour. */
+export const datedWindowSchema = z
+  .object({
+    id: z.string().min(1).max(40),
+    day: daySchema,
+    /** null: no time at all that day */
+    startsAt: clockSchema.nullable(),
+    minutes: z.number("whole minutes, 5 to 600").int("whole minutes").min(0).max(600, "5 to 600 minutes"),
+  })
+  .refine((w) => w.startsAt === null || w.minutes >= 5, { message: "5 to 600 minutes", path: ["minutes"] });
+export type DatedWindow = z.infer<typeof datedWindowSchema>;
+
 /** Days away, both ends included. */
 export const tripSchema = z
   .object({
@@ -46,19 +58,27 @@ export const standInDays = (trip: Trip): Day[] =>
 
 /**
  * The slots of the coming days in order of time: each weekday's windows, less the days of trips and the
- * windows already over at `now`; on trips with a stand-in who picks, short rounds every other evening.
+ * windows already over at `now`; a day with windows of its own has only those; on trips with a stand-in who picks, short rounds every other evening.
  * @param now local time "2026-10-06T15:30"
  */
-export function slotsAhead(now: string, days: number, windows: readonly Window[], trips: readonly Trip[]): Slot[] {
+export function slotsAhead(
+  now: string,
+  days: number,
+  windows: readonly Window[],
+  trips: readonly Trip[],
+  dated: readonly DatedWindow[] = [],
+): Slot[] {
   const today = now.slice(0, 10);
   const horizon = dayRange(today, days);
   const own = horizon
     .filter((day) => !isAway(day, trips))
-    .flatMap((day) =>
-      windows
-        .filter((w) => w.weekday === weekday(day))
-        .map((w) => ({ id: `${day}T${w.startsAt}`, day, startsAt: w.startsAt, minutes: w.minutes, by: "" })),
-    );
+    .flatMap((day) => {
+      const said = dated.filter((w) => w.day === day);
+      const open = said.length > 0 ? said : windows.filter((w) => w.weekday === weekday(day));
+      return open.flatMap(({ startsAt, minutes }) =>
+        startsAt === null ? [] : [{ id: `${day}T${startsAt}`, day, startsAt, minutes, by: "" }],
+      );
+    });
   const theirs = trips.flatMap((trip) =>
     standInDays(trip)
       .filter((day) => horizon.includes(day))

@@ -24,6 +24,9 @@ export const gardenSchema = z.object({
   hourWorth: z.number().min(0).max(100),
   roundMinutes: z.number().min(0).max(120),
   lineMinutes: z.number().min(0).max(60),
+  /** people who usually go picking together, and who eat from the garden */
+  pickers: z.number().int("a whole number").min(1, "at least one").max(12, "at most 12").default(1),
+  eaters: z.number().int("a whole number").min(1, "at least one").max(40, "at most 40").default(2),
 });
 export type Garden = z.infer<typeof gardenSchema>;
 
@@ -51,4 +54,6 @@ export const newGarden = (timeZone: string): Garden => ({
   hourWorth: 1.8,
   roundMinutes: 12,
   lineMinutes: 3,
+  pickers: 1,
+  eaters: 2,
 });

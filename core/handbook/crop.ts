@@ -101,6 +101,8 @@ export const cropSchema = z.object({
     .nullable()
     .default(null),
   interval: byWarmth,
+  /** days it is let rest between two picks, whatever the weather; null: by its habit */
+  restDays: z.number().min(0).max(60).nullable().default(null),
   prime: byWarmth,
   late: z.string(),
   weather: z.object({

@@ -1,5 +1,5 @@
 import { sayDay, weekdayName } from "../calendar/day";
-import { type Fate, firstPick, massOf, nextPick, stripMassG } from "../supply/fate";
+import { type Fate, firstPick, massOf, NOTHING, nextPick, stripMassG } from "../supply/fate";
 import type { Supply } from "../supply/supply";
 import { sayMass, type UnitSystem } from "../units/mass";
 import { sayTemp } from "../units/say";
@@ -14,10 +14,11 @@ export type LineForecast = {
   expectedG: number;
   primeG: number;
   minutes: number;
-  /** lost if the crop is left to the end of the plan: to frost, to gale, to age */
+  /** lost if the crop is left to the end of the plan: to frost, to gale, to age, to disease */
   lostFrostG: number;
   lostGaleG: number;
   lostOverG: number;
+  lostSickG: number;
   /** the next round at which it could be taken instead; −1: none within the plan */
   nextSlot: number;
   /** lost by skipping this line until that next round, g */
@@ -50,6 +51,7 @@ export function linesOf(
         lostFrostG: Math.max(0, later.frostG - now.frostG + (stripG - stripLaterG)),
         lostGaleG: Math.max(0, later.galeG - now.galeG),
         lostOverG: Math.max(0, later.pastG - now.pastG),
+        lostSickG: Math.max(0, later.sickG - now.sickG),
       };
     };
     const end = lossesAt(problem.horizonDays - 0.01);
@@ -69,8 +71,8 @@ export function linesOf(
 }
 
 /** Mass lost to all causes, g. */
-export const lostG = (line: Pick<LineForecast, "lostFrostG" | "lostGaleG" | "lostOverG">): number =>
-  line.lostFrostG + line.lostGaleG + line.lostOverG;
+export const lostG = (line: Pick<LineForecast, "lostFrostG" | "lostGaleG" | "lostOverG" | "lostSickG">): number =>
+  line.lostFrostG + line.lostGaleG + line.lostOverG + line.lostSickG;
 
 /**
  * Why a line stands where it does, in a sentence: the hazard that would take most, or ripeness; and what skipping costs.
@@ -89,6 +91,8 @@ export function sayLine(
   const next = line.nextSlot >= 0 ? problem.slots[line.nextSlot]! : null;
   const bearable = next && line.skipG < 0.15 * lost ? `, though ${sayDay(next.day)} would still do` : "";
   const left = (massG: number) => (massG >= 15 ? `; left, ${sayMass(massG, system)} is lost${bearable}` : "");
+  if (line.lostSickG > Math.max(line.lostFrostG, line.lostGaleG, line.lostOverG) && line.lostSickG >= 15)
+    return `disease was seen in it, and spreads${left(line.lostSickG)}`;
   if (line.lostFrostG >= line.lostOverG && line.lostFrostG >= line.lostGaleG && line.lostFrostG >= 15) {
     let night = -1;
     for (let d = from; d < until && d < supply.days.length; d++)
@@ -112,6 +116,7 @@ export function sayLine(
     return `${state}${when}${left(line.lostOverG)}`;
   }
   const ripe = Math.round((c.ready + c.past) * 100);
+  if (ripe < 50 && !supply.once) return `a first ${sayMass(line.expectedG, system)} expected by then; it bears on`;
   return `${ripe} % likely ready by then, ${sayMass(line.expectedG, system)} expected; it would bear waiting`;
 }
 
@@ -122,6 +127,7 @@ export const addFates = (a: Fate, b: Fate): Fate => ({
   pastG: a.pastG + b.pastG,
   frostG: a.frostG + b.frostG,
   galeG: a.galeG + b.galeG,
+  sickG: a.sickG + b.sickG,
 });
 
 /** What a whole schedule keeps and loses over the plan, g: for the figures that move while a round is dragged. */
@@ -129,7 +135,7 @@ export function totalsOf(
   problem: PlanProblem,
   schedule: readonly (readonly PathStep[])[],
 ): { keptG: number; primeG: number; lostG: number; minutes: number } {
-  let total: Fate = { primeG: 0, earlyG: 0, pastG: 0, frostG: 0, galeG: 0 };
+  let total: Fate = NOTHING;
   let stripG = 0;
   let minutes = 0;
   const opened = new Set<number>();
@@ -161,12 +167,13 @@ export function totalsOf(
       pastG: 0,
       frostG: rest.frostG + rest.pastG,
       galeG: rest.galeG,
+      sickG: rest.sickG,
     });
   });
   return {
     keptG: massOf(total) + stripG,
     primeG: total.primeG,
-    lostG: total.frostG + total.galeG + total.pastG,
+    lostG: total.frostG + total.galeG + total.sickG + total.pastG,
     minutes: minutes + opened.size * problem.roundMinutes,
   };
 }

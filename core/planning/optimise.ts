@@ -1,10 +1,11 @@
-import { type Assignment, assign } from "./assign";
-import { frameOf } from "./frame";
+import { type Assignment, assign, keptPlan } from "./assign";
+import { storesFilled } from "./fill";
+import { frameOf, overfilled } from "./frame";
 import { type Arcs, arcsOf, type PathStep, pathWorth, stepMinutes } from "./paths";
 import type { PlanProblem } from "./problem";
-import { refine } from "./refine";
+import { polish, refine } from "./refine";
 import { noPrices, nudge, relax } from "./relax";
-import { search } from "./search";
+import { relay, search } from "./search";
 
 /** Steps of every planting, in the order of the problem's supplies. */
 export type Schedule = PathStep[][];
@@ -25,22 +26,59 @@ export type Plan = {
 const ROUNDS_OF_PRICES = 150;
 const PLAN_EVERY = 10;
 const PATIENCE = 8;
+/** Short searches from one beginning, before the best of them is gone on with. */
+const HEATS = 3;
+/** Turns of relaying: as many as a second or so bears, more where there are few plantings, fewer where stores bind. */
+const turnsFor = ({ supplies, stores = [] }: PlanProblem): number =>
+  Math.round(Math.min(4000, (stores.length > 0 ? 60_000 : 150_000) / Math.max(1, supplies.length)));
 
 /**
- * Plans which slots to open and what to take in each: most worth less minutes, within each slot's minutes.
- * Outside, prices on "this slot must be open" and on its minutes (Lagrangian relaxation by subgradient, which gives
- * the bound); inside, an exact path for each planting; then a search over opened slots from the best prices.
- * Deterministic: the same problem gives the same plan.
+ * Plans which slots to open and what to take in each: most worth less minutes, within each slot's minutes and what
+ * the stores hold. Deterministic: the same problem gives the same plan.
  */
 export function plan(problem: PlanProblem): Plan {
+  let last: Plan | null = null;
+  for (const made of planning(problem)) last = made;
+  return last!;
+}
+
+/** The best plan found within so many milliseconds; there is always one. @param now a clock in ms */
+export function planWithin(problem: PlanProblem, limitMs: number, now: () => number): Plan {
+  const until = now() + limitMs;
+  let last: Plan | null = null;
+  for (const made of planning(problem)) {
+    last = made;
+    if (now() >= until) break;
+  }
+  return last!;
+}
+
+/**
+ * A plan and ever better ones, until nothing more is tried. Outside, prices on "this slot must be open", on its minutes
+ * and on the stores (Lagrangian relaxation by subgradient, which gives the bound); inside, an exact path for each
+ * planting; then a search over opened slots from the best prices, and lines laid out anew a few slots at a time.
+ */
+export function* planning(problem: PlanProblem): Generator<Plan> {
   const frame = frameOf(
     problem,
     problem.supplies.map((s) => arcsOf(problem, s)),
   );
   const prices = noPrices(frame);
-  let best: Assignment = assign(frame, frame.forced, prices.minute);
+  let best: Assignment = assign(frame, frame.forced, prices);
   let bestPrice = prices.minute.slice();
+  const before = keptPlan(frame);
+  if (before && before.value > best.value) best = before;
   let bound = Number.POSITIVE_INFINITY;
+  const said = (proven = false): Plan => {
+    const top = proven ? best.value : Math.max(bound, best.value);
+    return {
+      schedule: best.schedule,
+      value: best.value,
+      bound: top,
+      gap: top > 1e-9 ? Math.max(0, (top - best.value) / top) : 0,
+      unmet: [...frame.contradictions, ...best.unmet],
+    };
+  };
   const tried = new Set<string>();
   let pace = 1;
   let sinceBetter = 0;
@@ -61,21 +99,41 @@ export function plan(problem: PlanProblem): Plan {
       const key = open.join("");
       if (!tried.has(key)) {
         tried.add(key);
-        const found = assign(frame, open, prices.minute);
+        const found = assign(frame, open, prices);
         if (found.value > best.value + 1e-9) {
           best = found;
           bestPrice = prices.minute.slice();
         }
       }
+      yield said();
     }
     if (relaxed.slope < 1e-12) break;
     nudge(frame, prices, relaxed, (pace * Math.max(1e-6, bound - best.value)) / relaxed.slope);
   }
-  const refined = refine(frame, search(frame, best, bestPrice));
-  best = refined.best;
-  bound = refined.proven ? best.value : Math.max(bound, best.value);
-  const gap = bound > 1e-9 ? Math.max(0, (bound - best.value) / bound) : 0;
-  return { schedule: best.schedule, value: best.value, bound, gap, unmet: [...frame.contradictions, ...best.unmet] };
+  for (const better of search(frame, best)) {
+    best = better;
+    yield said();
+  }
+  const exact = refine(frame, best);
+  best = exact.best;
+  if (!exact.proven && best.value < bound - 1e-6 * Math.abs(bound)) {
+    // several beginnings, for chance may lead astray; the best of them is gone on with
+    const turns = turnsFor(problem);
+    const from = best;
+    for (let heat = 0; heat <= HEATS; heat++)
+      for (const found of relay(
+        frame,
+        heat < HEATS ? from : best,
+        bestPrice,
+        (turns / (HEATS + 2)) * (heat < HEATS ? 1 : 2),
+        heat,
+      )) {
+        if (found.value > best.value) best = found;
+        yield said();
+      }
+  }
+  if (!exact.proven) best = polish(frame, best);
+  yield said(exact.proven);
 }
 
 export type Outcome = { worth: number; value: number; minutesBySlot: Float64Array };
@@ -90,6 +148,7 @@ export function outcomeOf(problem: PlanProblem, arcs: readonly Arcs[], schedule:
       minutesBySlot[step.slot]! += stepMinutes(arcs[p]!, steps, k);
     });
   });
+  if (problem.stores?.length) worth -= overfilled(problem, storesFilled(problem, schedule));
   let minutes = 0;
   for (let j = 0; j < minutesBySlot.length; j++)
     if (minutesBySlot[j]! > 0) minutes += minutesBySlot[j]! + problem.roundMinutes;

@@ -3,7 +3,8 @@ import { addDays } from "../calendar/day";
 import { plainWeather } from "../fixtures/garden";
 import { garden, NO_WISHES, NOW, TODAY } from "../fixtures/snapshot";
 import { plan } from "./optimise";
-import { outlookOf, problemOf, type Snapshot } from "./outlook";
+import { outlookOf, type Snapshot } from "./outlook";
+import { problemOf } from "./question";
 import { roundsOf, scheduleOf, urgenciesOf } from "./rounds";
 
 describe("the outlook of a garden", () => {

@@ -1,15 +1,20 @@
-import { addDays, type Day, dayRange, daysBetween } from "../calendar/day";
-import { isAway, slotsAhead, type Trip, type Window } from "../calendar/windows";
+import { addDays, type Day, daysBetween } from "../calendar/day";
+import { type DatedWindow, isAway, type Trip, type Window } from "../calendar/windows";
 import type { Bed } from "../garden/bed";
 import type { Garden } from "../garden/garden";
 import type { Planting } from "../garden/planting";
+import type { Treatment } from "../garden/treatment";
 import type { Crop, School } from "../handbook/crop";
 import { handbookWith, schoolOf } from "../handbook/index";
+import type { Place } from "../household/place";
+import type { Taste } from "../household/taste";
 import type { Check } from "../readiness/check";
 import { daysAtTemp, warmth } from "../readiness/clock";
 import { type Judgement, judge } from "../readiness/judge";
 import { clockStart } from "../readiness/season-clock";
+import { isSick } from "../readiness/sick";
 import { type Counted, type Population, populationOf } from "../supply/population";
+import { spreading } from "../supply/sickness";
 import { type PickedBefore, piecesPerDay, referenceWarmth, type Supply, supplyOf } from "../supply/supply";
 import { bedDay, COVER_WARMTH, coverNight } from "../weather/bed-night";
 import { type BedReading, type CoverNight, type LearnedOffset, learnOffset } from "../weather/bed-offset";
@@ -19,8 +24,8 @@ import { correctedMembers, type Night } from "../weather/ensemble";
 import { type LeadSkill, skillOf, spreadRatio } from "../weather/forecast-skill";
 import { type Hazard, hazardsOf, LEAST_MEMBERS } from "../weather/hazards";
 import { netOf } from "../weighing/net";
-import type { Pick } from "../weighing/pick";
-import { type PlanProblem, type PlanSlot, slotTime, type Wishes } from "./problem";
+import type { Container, Pick } from "../weighing/pick";
+import type { PickWish } from "./wish";
 
 /** Everything about a garden that judging and planning read. */
 export type Snapshot = {
@@ -43,6 +48,13 @@ export type Snapshot = {
   bedReadings: BedReading[];
   /** beds covered for a night */
   covers: CoverNight[];
+  /** days on which the week's windows do not hold */
+  datedWindows: DatedWindow[];
+  containers: Container[];
+  tastes: Taste[];
+  places: Place[];
+  treatments: Treatment[];
+  pickWishes: PickWish[];
 };
 
 export type PlantingOutlook = {
@@ -195,7 +207,7 @@ export function outlookOf(snapshot: Snapshot, now: string, weighReadings = false
       referenceDays,
       standingPieces(planting, bed, crop, checks, before, referenceDays, weather, today),
     );
-    return [{ planting, bed, crop, school, judgement, supply }];
+    return [{ planting, bed, crop, school, judgement, supply: isSick(checks, today) ? spreading(supply) : supply }];
   });
   const days = ahead.map((d, k) => ({
     weather: d.weather,
@@ -245,62 +257,6 @@ function standingPieces(
     });
   const taken = picked.map((p) => ({ day: p.day, all: p.all, pieces: p.netG / crop.yield.pieceG }));
   return populationOf(days, piecesPerDay(planting, bed, crop, picked, referenceDays), counts, taken);
-}
-
-/** Usual hours of a morning and an evening round where no window says otherwise. */
-const USUAL_STARTS = ["08:00", "17:30"];
-
-/** The planner's question for an outlook: every window, and for hand moves every morning and evening besides. */
-export function problemOf(snapshot: Snapshot, outlook: Outlook, wishes: Wishes): PlanProblem {
-  const { today, now } = outlook;
-  const windows = slotsAhead(now, HORIZON_DAYS, snapshot.windows, snapshot.trips);
-  const slots: PlanSlot[] = windows.map(({ by, ...s }) => ({
-    ...s,
-    t: slotTime(today, s.day, s.startsAt),
-    allowed: true,
-    away: by !== "",
-    ...(by === "" ? {} : { by }),
-  }));
-  for (const day of dayRange(today, HORIZON_DAYS))
-    for (const startsAt of USUAL_STARTS) {
-      const id = `${day}T${startsAt}`;
-      const morning = startsAt < "12:00";
-      if (id < now.slice(0, 16) || windows.some((w) => w.day === day && w.startsAt < "12:00" === morning)) continue;
-      slots.push({
-        id,
-        day,
-        startsAt,
-        t: slotTime(today, day, startsAt),
-        minutes: 0,
-        allowed: false,
-        away: isAway(day, snapshot.trips),
-      });
-    }
-  for (const wish of [...wishes.open, ...wishes.take.map((t) => t.slotId)])
-    if (!slots.some((s) => s.id === wish)) {
-      const [day, startsAt] = [wish.slice(0, 10), wish.slice(11)];
-      slots.push({
-        id: wish,
-        day,
-        startsAt,
-        t: slotTime(today, day, startsAt),
-        minutes: 0,
-        allowed: false,
-        away: isAway(day, snapshot.trips),
-      });
-    }
-  slots.sort((a, b) => (a.id < b.id ? -1 : 1));
-  return {
-    today,
-    nowT: slotTime(today, today, now.slice(11, 16)),
-    horizonDays: HORIZON_DAYS,
-    slots,
-    supplies: outlook.plantings.map((p) => p.supply),
-    roundMinutes: snapshot.garden.roundMinutes,
-    lineMinutes: snapshot.garden.lineMinutes,
-    hourWorth: snapshot.garden.hourWorth,
-    wishes,
-  };
 }
 
 function groupBy<T>(items: readonly T[], keyOf: (item: T) => string): Map<string, T[]> {

@@ -10,18 +10,25 @@ export type PathStep = { slot: number; take: Take };
 export type Arcs = {
   supply: Supply;
   slots: number;
-  /** index (previous + 1) × slots + slot; previous −1 is "not picked yet" */
+  /** minutes of a line besides picking */
+  lineMinutes: number;
+  /** by `arcAt`; worth −Infinity where it may not be taken; mass in g */
   worth: Float64Array;
-  minutes: Float64Array;
-  /** extra worth and minutes of stripping at a slot; −Infinity where it makes no sense */
+  massG: Float64Array;
+  /** what stripping at a slot adds; worth −Infinity where it makes no sense */
   stripWorth: Float64Array;
-  stripMinutes: Float64Array;
+  stripG: Float64Array;
   /** worth of what still stands when the plan ends, by previous pick + 1 */
   rest: Float64Array;
 };
 
-/** What stands at the end can mostly still be had later. */
-export const LATER_SHARE = 0.94;
+/** What stands at the end can mostly still be had later, but a meal now is worth more than one in weeks (own estimate). */
+export const LATER_SHARE = 0.88;
+/** Rest days are counted from evening to morning too: this much of a day is let pass. */
+const REST_SLACK = 0.5;
+
+/** Place of "taken at a slot, last taken at an earlier one" (−1: not picked yet) in the arcs. */
+export const arcAt = (slots: number, previous: number, slot: number): number => slot * (slots + 1) + previous + 1;
 
 /** Works out the arcs of one planting over the problem's slots. */
 export function arcsOf(problem: PlanProblem, supply: Supply): Arcs {
@@ -29,33 +36,36 @@ export function arcsOf(problem: PlanProblem, supply: Supply): Arcs {
   const arcs: Arcs = {
     supply,
     slots: n,
+    lineMinutes: problem.lineMinutes,
     worth: new Float64Array((n + 1) * n).fill(Number.NEGATIVE_INFINITY),
-    minutes: new Float64Array((n + 1) * n),
+    massG: new Float64Array((n + 1) * n),
     stripWorth: new Float64Array(n).fill(Number.NEGATIVE_INFINITY),
-    stripMinutes: new Float64Array(n),
+    stripG: new Float64Array(n),
     rest: new Float64Array(n + 1),
   };
-  const fill = (previous: number, slot: number, fate: Fate) => {
-    const at = (previous + 1) * n + slot;
-    arcs.worth[at] = worthOf(supply, fate);
-    arcs.minutes[at] = problem.lineMinutes + massOf(fate) * supply.minutesPerG;
+  const times = problem.slots.map((s) => s.t);
+  const fill = (previous: number, slot: number) => {
+    const fate = fateOf(problem, supply, previous, slot);
+    arcs.worth[arcAt(n, previous, slot)] = worthOf(supply, fate);
+    arcs.massG[arcAt(n, previous, slot)] = massOf(fate);
   };
   for (let j = 0; j < n; j++) {
-    fill(-1, j, fateOf(problem, supply, -1, j));
-    const unripeG = stripMassG(supply, problem.nowT, problem.slots[j]!.t);
+    fill(-1, j);
+    const unripeG = stripMassG(supply, problem.nowT, times[j]!);
     if (unripeG > 0) {
       arcs.stripWorth[j] = unripeG * supply.worthPerG * supply.stripShare;
-      arcs.stripMinutes[j] = unripeG * supply.minutesPerG;
+      arcs.stripG[j] = unripeG;
     }
-    if (!supply.once) for (let i = 0; i < j; i++) fill(i, j, fateOf(problem, supply, i, j));
+    if (supply.once) continue;
+    for (let i = 0; i < j; i++) if (times[j]! - times[i]! >= supply.restDays - REST_SLACK) fill(i, j);
   }
   const end = problem.horizonDays - 0.01;
   const unripe = unripeRest(supply, problem.nowT, end);
-  arcs.rest[0] = unripe + LATER_SHARE * worthOf(supply, firstPick(supply, problem.nowT, end));
+  const later = (fate: Fate) =>
+    LATER_SHARE * worthOf(supply, fate) * Math.min(1, supply.laterG / Math.max(1e-9, massOf(fate)));
+  arcs.rest[0] = unripe + later(firstPick(supply, problem.nowT, end));
   for (let i = 0; i < n; i++)
-    arcs.rest[i + 1] = supply.once
-      ? 0
-      : unripe + LATER_SHARE * worthOf(supply, nextPick(supply, problem.nowT, problem.slots[i]!.t, end));
+    arcs.rest[i + 1] = supply.once ? 0 : unripe + later(nextPick(supply, problem.nowT, times[i]!, end));
   return arcs;
 }
 
@@ -65,84 +75,107 @@ export const fateOf = (problem: PlanProblem, supply: Supply, previous: number, s
     ? firstPick(supply, problem.nowT, problem.slots[slot]!.t)
     : nextPick(supply, problem.nowT, problem.slots[previous]!.t, problem.slots[slot]!.t);
 
-/**
- * What a path is charged per use of a slot and per minute in it, the slots it may use (usable 1), the minutes left in
- * each, and the slot it must use (−1: none).
- */
+/** What a path is charged and held to, by slot. */
 export type Prices = {
   perUse: Float64Array;
-  perMinute: Float64Array;
+  perG: Float64Array;
+  /** slots it may use (1) */
   usable: Uint8Array;
-  room: Float64Array | null;
-  must: number;
+  /** most that can be taken at each, g; null: no limit */
+  mostG: Float64Array | null;
+  /** the slots it must use, rising */
+  musts: readonly number[];
 };
 export type BestPath = { value: number; steps: PathStep[] };
+
+/** Room to work in, kept between calls: this is asked a hundred thousand times in one planning. */
+let best = new Float64Array(64);
+let from = new Int32Array(64);
+let order = new Int32Array(64);
 
 /**
  * The best sequence of picks for one planting under prices: exact longest path over the slots in order of time.
  * @returns its value net of prices, and the steps; an empty path is worth what is left standing
  */
 export function bestPath(arcs: Arcs, prices: Prices): BestPath {
-  const n = arcs.slots;
-  const best = new Float64Array(n).fill(Number.NEGATIVE_INFINITY);
-  const from = new Int32Array(n).fill(-1);
-  const { must, room } = prices;
-  let value = must >= 0 ? Number.NEGATIVE_INFINITY : arcs.rest[0]!;
+  const { slots: n, worth, massG, rest } = arcs;
+  const { musts, mostG, usable, perUse, perG } = prices;
+  const lastMust = musts.at(-1) ?? -1;
+  if (best.length < n) {
+    best = new Float64Array(2 * n);
+    from = new Int32Array(2 * n);
+    order = new Int32Array(2 * n);
+  }
+  let value = lastMust >= 0 ? Number.NEGATIVE_INFINITY : rest[0]!;
   let last = -1;
   let take: Take = "ready";
+  let passed = 0;
+  let reached = 0;
   for (let j = 0; j < n; j++) {
-    if (!prices.usable[j]) continue;
-    const perMinute = prices.perMinute[j]!;
-    const lowest = must >= 0 && j > must ? must : -1;
-    for (let i = lowest; i < j; i++) {
-      const before = i < 0 ? 0 : best[i]!;
-      if (before === Number.NEGATIVE_INFINITY) continue;
-      const at = (i + 1) * n + j;
-      if (room && arcs.minutes[at]! > room[j]! + 1e-9) continue;
-      const got = before + arcs.worth[at]! - perMinute * arcs.minutes[at]!;
-      if (got > best[j]!) {
-        best[j] = got;
-        from[j] = i;
+    if (!usable[j]) continue;
+    const price = perG[j]!;
+    const most = mostG ? mostG[j]! : Number.POSITIVE_INFINITY;
+    if (most < 0) continue;
+    const row = j * (n + 1) + 1;
+    let top = Number.NEGATIVE_INFINITY;
+    let by = -1;
+    if (passed === 0 && massG[row - 1]! <= most) top = worth[row - 1]! - price * massG[row - 1]!;
+    // what is taken once has no earlier pick
+    for (let k = arcs.supply.once ? reached : 0; k < reached; k++) {
+      const i = order[k]!;
+      const mass = massG[row + i]!;
+      const got = best[i]! + worth[row + i]! - price * mass;
+      if (got > top && mass <= most) {
+        top = got;
+        by = i;
       }
     }
-    if (best[j] === Number.NEGATIVE_INFINITY) continue;
-    best[j]! -= prices.perUse[j]!;
-    if (j < must) continue;
-    const stays = best[j]! + arcs.rest[j + 1]!;
-    if (stays > value + 1e-12) {
-      value = stays;
+    if (top === Number.NEGATIVE_INFINITY) continue;
+    top -= perUse[j]!;
+    best[j] = top;
+    from[j] = by;
+    if (j === musts[passed]) {
+      // nothing steps over a slot that must be used
+      passed += 1;
+      reached = 0;
+    }
+    order[reached++] = j;
+    if (j < lastMust) continue;
+    if (top + rest[j + 1]! > value + 1e-12) {
+      value = top + rest[j + 1]!;
       last = j;
       take = "ready";
     }
-    const lastMinutes = arcs.minutes[(from[j]! + 1) * n + j]! + arcs.stripMinutes[j]!;
-    if (room && lastMinutes > room[j]! + 1e-9) continue;
-    const strips = best[j]! + arcs.stripWorth[j]! - perMinute * arcs.stripMinutes[j]!;
-    if (strips > value + 1e-12) {
+    const strips = top + arcs.stripWorth[j]! - price * arcs.stripG[j]!;
+    if (strips > value + 1e-12 && massG[row + by]! + arcs.stripG[j]! <= most) {
       value = strips;
       last = j;
       take = "strip";
     }
   }
+  if (passed < musts.length) return { value: Number.NEGATIVE_INFINITY, steps: [] };
   const steps: PathStep[] = [];
-  for (let j = last; j >= 0; j = from[j]!) steps.unshift({ slot: j, take: j === last ? take : "ready" });
-  return { value, steps };
+  for (let j = last; j >= 0; j = from[j]!) steps.push({ slot: j, take: j === last ? take : "ready" });
+  return { value, steps: steps.reverse() };
+}
+
+/** Mass that a path's step brings, g. */
+export function stepG(arcs: Arcs, steps: readonly PathStep[], index: number): number {
+  const step = steps[index]!;
+  const previous = index === 0 ? -1 : steps[index - 1]!.slot;
+  return arcs.massG[arcAt(arcs.slots, previous, step.slot)]! + (step.take === "strip" ? arcs.stripG[step.slot]! : 0);
 }
 
 /** Minutes of a path's step at its slot. */
-export function stepMinutes(arcs: Arcs, steps: readonly PathStep[], index: number): number {
-  const step = steps[index]!;
-  const previous = index === 0 ? -1 : steps[index - 1]!.slot;
-  return (
-    arcs.minutes[(previous + 1) * arcs.slots + step.slot]! + (step.take === "strip" ? arcs.stripMinutes[step.slot]! : 0)
-  );
-}
+export const stepMinutes = (arcs: Arcs, steps: readonly PathStep[], index: number): number =>
+  arcs.lineMinutes + stepG(arcs, steps, index) * arcs.supply.minutesPerG;
 
 /** Worth of a given path without any prices. */
 export function pathWorth(arcs: Arcs, steps: readonly PathStep[]): number {
   let worth = 0;
   let previous = -1;
   for (const step of steps) {
-    worth += arcs.worth[(previous + 1) * arcs.slots + step.slot]!;
+    worth += arcs.worth[arcAt(arcs.slots, previous, step.slot)]!;
     if (step.take === "strip") return worth + Math.max(0, arcs.stripWorth[step.slot]!);
     previous = step.slot;
   }

@@ -1,12 +1,11 @@
-import highsLoader from "highs";
-import { beforeAll, describe, expect, it } from "vitest";
+import { describe, expect, it } from "vitest";
 import { addDays } from "../calendar/day";
 import { generated, problem, slot, supply, TODAY } from "../fixtures/problem";
 import { firstPick, massOf, nextPick } from "../supply/fate";
 import { gammaMean, gammaPosterior, gammaSd } from "../supply/rate";
 import { linesOf, lostG, sayLine, totalsOf } from "./explain";
 import { outcomeOf, plan } from "./optimise";
-import { type Arcs, arcsOf } from "./paths";
+import { arcsOf } from "./paths";
 import type { PlanProblem } from "./problem";
 
 const twoWeeks = (minutes = 60) => Array.from({ length: 14 }, (_, d) => slot(d, "17:30", minutes));
@@ -149,9 +148,9 @@ describe("wishes", () => {
       },
     });
     const made = plan(asked);
-    expect(made.unmet.join("\n")).toMatch(/2031-01-01 08:00 is not an hour of this fortnight/);
-    expect(made.unmet.join("\n")).toMatch(/both to be taken and to be left on 2026-10-09 17:30; it is left/);
-    expect(made.unmet.join("\n")).toMatch(/taken once is wished for on 2026-10-08 17:30 and on 2026-10-11 17:30/);
+    expect(made.unmet.join("\n")).toMatch(/Wed 1 Jan, 08:00 is not an hour of this fortnight/);
+    expect(made.unmet.join("\n")).toMatch(/both to be taken and to be left on Fri 9 Oct, 17:30; it is left/);
+    expect(made.unmet.join("\n")).toMatch(/taken once is wished for on Thu 8 Oct, 17:30 and on Sun 11 Oct, 17:30/);
     expect(Number.isFinite(made.value)).toBe(true);
     expect(made.schedule[0]!.map((s) => asked.slots[s.slot]!.id)).toEqual([at(2)]);
     expect(made.schedule[1]!.map((s) => asked.slots[s.slot]!.id)).not.toContain(at(3));
@@ -244,87 +243,3 @@ describe("laws of the planner", () => {
       }
   });
 });
-
-describe("against HiGHS, an independent solver", () => {
-  let highs: Awaited<ReturnType<typeof highsLoader>>;
-  beforeAll(async () => {
-    highs = await highsLoader();
-  });
-
-  it("is the optimum, and knows it, on 200 generated instances", () => {
-    const shortfalls: number[] = [];
-    let proven = 0;
-    for (let seed = 100; seed < 300; seed++) {
-      const p = generated(seed, 5, 6, 1);
-      const mine = plan(p);
-      const optimum = solveByHighs(p, highs);
-      shortfalls.push((optimum - mine.value) / Math.abs(optimum));
-      expect(mine.value).toBeLessThanOrEqual(optimum + 1e-4);
-      expect(mine.bound).toBeGreaterThanOrEqual(optimum - 1e-4);
-      if (mine.gap < 1e-9) proven += 1;
-    }
-    expect(Math.max(...shortfalls)).toBeLessThan(0.005);
-    expect(proven).toBeGreaterThan(190);
-  }, 600_000);
-  it("on larger ones its bound stays above the optimum and its plan below, not far apart", () => {
-    for (let seed = 1; seed <= 6; seed++) {
-      const p = generated(seed, 8, 8, 1);
-      const mine = plan(p);
-      const optimum = solveByHighs(p, highs);
-      expect(mine.value).toBeLessThanOrEqual(optimum + 1e-4);
-      expect(mine.bound).toBeGreaterThanOrEqual(optimum - 1e-4);
-      expect((optimum - mine.value) / Math.abs(optimum)).toBeLessThan(0.03);
-    }
-  }, 600_000);
-});
-
-/** The same problem as a mixed-integer programme: arcs of each planting as a flow, slots opened, minutes bounded. */
-function solveByHighs(p: PlanProblem, highs: Awaited<ReturnType<typeof highsLoader>>): number {
-  const n = p.slots.length;
-  const price = p.hourWorth / 60;
-  const arcs: Arcs[] = p.supplies.map((s) => arcsOf(p, s));
-  const objective: string[] = [];
-  const rows: string[] = [];
-  const binaries: string[] = [];
-  const minutes: string[][] = Array.from({ length: n }, () => []);
-  const term = (value: number, name: string) => `${value < 0 ? "-" : "+"} ${Math.abs(value).toFixed(9)} ${name}`;
-  const add = (name: string, value: number) => {
-    objective.push(term(value, name));
-    binaries.push(name);
-    return name;
-  };
-  arcs.forEach((a, q) => {
-    const into: string[][] = Array.from({ length: n }, () => []);
-    const out: string[][] = Array.from({ length: n }, () => []);
-    const start: string[] = [add(`e${q}_s`, a.rest[0]!)];
-    for (let i = -1; i < n; i++)
-      for (let j = i + 1; j < n; j++) {
-        const at = (i + 1) * n + j;
-        if (!p.slots[j]!.allowed || a.worth[at] === Number.NEGATIVE_INFINITY) continue;
-        const name = add(`x${q}_${i < 0 ? "s" : i}_${j}`, a.worth[at]! - price * a.minutes[at]!);
-        into[j]!.push(name);
-        (i < 0 ? start : out[i]!).push(name);
-        minutes[j]!.push(`+ ${a.minutes[at]!.toFixed(9)} ${name}`);
-      }
-    for (let j = 0; j < n; j++) {
-      out[j]!.push(add(`e${q}_${j}`, a.rest[j + 1]!));
-      if (a.stripWorth[j]! > Number.NEGATIVE_INFINITY) {
-        const strip = add(`t${q}_${j}`, a.stripWorth[j]! - price * a.stripMinutes[j]!);
-        out[j]!.push(strip);
-        minutes[j]!.push(`+ ${a.stripMinutes[j]!.toFixed(9)} ${strip}`);
-      }
-      rows.push(`${into[j]!.map((x) => `+ ${x}`).join(" ")} ${out[j]!.map((x) => `- ${x}`).join(" ")} = 0`);
-      if (into[j]!.length > 0) rows.push(`${into[j]!.map((x) => `+ ${x}`).join(" ")} - y${j} <= 0`);
-    }
-    rows.push(`${start.map((x) => `+ ${x}`).join(" ")} = 1`);
-  });
-  for (let j = 0; j < n; j++) {
-    add(`y${j}`, -price * p.roundMinutes);
-    if (minutes[j]!.length > 0)
-      rows.push(
-        `${minutes[j]!.join(" ")} - ${Math.max(0, p.slots[j]!.minutes - p.roundMinutes).toFixed(9)} y${j} <= 0`,
-      );
-  }
-  const lp = `Maximize\n obj: ${objective.join("\n ")}\nSubject To\n${rows.map((r, i) => ` r${i}: ${r}`).join("\n")}\nBinary\n ${binaries.join("\n ")}\nEnd\n`;
-  return highs.solve(lp, { mip_rel_gap: 1e-7 }).ObjectiveValue;
-}

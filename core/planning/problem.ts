@@ -23,6 +23,28 @@ export type Wishes = {
   open: string[];
 };
 
+/**
+ * Something that only so much fits into: a fridge, the tubs for one round, a week's appetite. It may be overfilled, at
+ * a price: what no longer fits is worth that much less, or as good as nothing.
+ */
+export type Store = {
+  id: string;
+  kind: "room" | "containers" | "use";
+  /** what it is, as in "the refrigerator is full" */
+  words: string;
+  capacity: number;
+  /** what a unit over the capacity costs, in kilos of potatoes */
+  over: number;
+  /** what fills it: a pick between two times (days from today's midnight, the second excluded) */
+  drawers: { plantingId: string; perG: number; fromT: number; toT: number }[];
+};
+
+/** A planting that may not be taken at a slot, and why; the gardener's own hand can lift it unless it is the law. */
+export type Bar = { plantingId: string; slotId: string; why: string; law: boolean };
+
+/** A line of the plan before: staying with it is worth a little, so that a plan does not change for nothing. */
+export type Kept = { plantingId: string; slotId: string; take: "ready" | "strip" };
+
 export type PlanProblem = {
   today: Day;
   /** days from today's midnight */
@@ -37,6 +59,9 @@ export type PlanProblem = {
   /** what an hour is worth, in kilos of potatoes */
   hourWorth: number;
   wishes: Wishes;
+  stores?: Store[];
+  bars?: Bar[];
+  kept?: Kept[];
 };
 
 /** Days from today's midnight of a local time. @example slotTime("2026-10-06", "2026-10-07", "18:00") // 1.75 */

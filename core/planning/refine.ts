@@ -1,9 +1,9 @@
-import { type Assignment, tableOf, tally } from "./assign";
-import type { Frame } from "./frame";
-import { type BestPath, type PathStep, pathWorth, stepMinutes } from "./paths";
+import { type Assignment, copyOf, openOf, replacePath, tableOf, tableValue, tally } from "./assign";
+import { type Frame, overfilled, stepsValue } from "./frame";
+import { arcAt, type BestPath, type PathStep, stepG, stepMinutes } from "./paths";
 
-/** A path with the minutes it takes in each slot it uses. */
-type Candidate = BestPath & { uses: { slot: number; minutes: number }[] };
+/** A path with the minutes it takes in each slot it uses, and what it fills stores with. */
+type Candidate = BestPath & { uses: { slot: number; minutes: number }[]; fills: { store: number; units: number }[] };
 
 /** Open slots up to which all paths of a planting are listed. */
 const MOST_OPEN = 9;
@@ -42,6 +42,41 @@ export function refine(f: Frame, from: Assignment): { best: Assignment; proven: 
   return { best, proven: whole };
 }
 
+/** Open slots up to which every path of one planting is tried beside all others. */
+const FEW_OPEN = 7;
+const POLISHES = 3;
+
+/**
+ * Tries every path of each planting in turn, through the open slots and one more, against minutes and stores as the
+ * others leave them: a path that fills a store just to its brim is the best at no price, so prices do not find it.
+ */
+export function polish(f: Frame, from: Assignment): Assignment {
+  let best = from;
+  for (let pass = 0; pass < POLISHES; pass++) {
+    const before = best.value;
+    for (let p = 0; p < f.arcs.length; p++) {
+      if (f.storesOf[p]!.length === 0) continue;
+      const t = tableOf(f, best.schedule);
+      const open = openOf(f, t);
+      if (open.reduce((sum, is) => sum + is, 0) > FEW_OPEN) return best;
+      const closed = f.problem.slots.flatMap((s, j) => (s.allowed && !open[j] ? [j] : []));
+      for (const extra of [-1, ...closed]) {
+        const wider = open.slice();
+        if (extra >= 0) wider[extra] = 1;
+        for (const c of candidates(f, p, wider)) {
+          if (extra >= 0 && !c.steps.some((s) => s.slot === extra)) continue;
+          const other = copyOf(t);
+          replacePath(f, other, p, c);
+          if (c.uses.some((u) => other.minutes[u.slot]! > f.capacity[u.slot]! + 1e-9)) continue;
+          if (tableValue(f, other) > best.value + 1e-9) best = tally(f, other, from.unmet);
+        }
+      }
+    }
+    if (best.value <= before + 1e-9) break;
+  }
+  return best;
+}
+
 function within(
   f: Frame,
   open: Uint8Array,
@@ -59,7 +94,7 @@ function within(
   const lists = f.arcs.map((_, p) => candidates(f, p, open));
   if (lists.some((l) => l.length === 0)) return { better: null, nodes: 1, whole: true };
   const room = Float64Array.from(f.capacity, (c, j) => (open[j] ? c : 0));
-  const { chosen, nodes, whole } = branch(lists, room, best.value + cost, limit);
+  const { chosen, nodes, whole } = branch(f, lists, room, best.value + cost, limit);
   if (!chosen) return { better: null, nodes, whole };
   const better = tally(
     f,
@@ -78,6 +113,7 @@ function within(
  * @param limit nodes after which it stops with what it has
  */
 function branch(
+  f: Frame,
   lists: readonly (readonly Candidate[])[],
   room: Float64Array,
   target: number,
@@ -89,9 +125,12 @@ function branch(
   let found: Candidate[] | null = null;
   let bar = target + 1e-9;
   let nodes = 0;
+  const fill = new Float64Array(f.problem.stores?.length ?? 0);
   const fits = (c: Candidate) => c.uses.every((u) => u.minutes <= room[u.slot]! + 1e-9);
-  const descend = (depth: number, value: number): void => {
+  // what is overfilled never grows less along a branch, so it may be taken off the bound
+  const descend = (depth: number, gross: number): void => {
     if (nodes++ > limit) return;
+    const value = gross - overfilled(f.problem, fill);
     if (depth === order.length) {
       if (value > bar) {
         bar = value;
@@ -110,9 +149,11 @@ function branch(
       if (value + c.value + rest <= bar) return; // the list falls from here on
       if (!fits(c)) continue;
       for (const u of c.uses) room[u.slot]! -= u.minutes;
+      for (const s of c.fills) fill[s.store]! += s.units;
       chosen[p] = c;
-      descend(depth + 1, value + c.value);
+      descend(depth + 1, gross + c.value);
       for (const u of c.uses) room[u.slot]! += u.minutes;
+      for (const s of c.fills) fill[s.store]! -= s.units;
     }
   };
   const loose = lists.reduce((s, l) => s + l[0]!.value, 0);
@@ -127,17 +168,20 @@ const weight = (c: Candidate): number => c.uses.reduce((s, u) => s + u.minutes, 
  */
 function candidates(f: Frame, p: number, open: Uint8Array): Candidate[] {
   const arcs = f.arcs[p]!;
-  const must = f.musts[p]!;
+  const musts = f.musts[p]!;
   const slots: number[] = [];
   for (let j = 0; j < f.n; j++) if (open[j] && f.mayUse[p]![j]) slots.push(j);
   const all: Candidate[] = [];
   const keep = (steps: PathStep[]) => {
-    if (must >= 0 && !steps.some((s) => s.slot === must)) return;
+    if (!musts.every((must) => steps.some((s) => s.slot === must))) return;
     const uses = steps.map((s, k) => ({ slot: s.slot, minutes: stepMinutes(arcs, steps, k) }));
     // a wish too long for its whole window may overrun it, nothing else may
-    const bounded = uses.filter((u) => u.slot !== must || u.minutes <= f.capacity[must]!);
-    const value = pathWorth(arcs, steps) - f.perMinute * uses.reduce((s, u) => s + u.minutes, 0);
-    if (value > Number.NEGATIVE_INFINITY) all.push({ steps, value, uses: bounded });
+    const bounded = uses.filter((u) => !musts.includes(u.slot) || u.minutes <= f.capacity[u.slot]!);
+    const fills = steps.flatMap((step, k) =>
+      f.draws[p]![step.slot]!.map((d) => ({ store: d.store, units: d.perG * stepG(arcs, steps, k) })),
+    );
+    const value = stepsValue(f, p, steps);
+    if (value > Number.NEGATIVE_INFINITY) all.push({ steps, value, uses: bounded, fills });
   };
   const extend = (steps: PathStep[], after: number) => {
     keep(steps);
@@ -148,7 +192,7 @@ function candidates(f: Frame, p: number, open: Uint8Array): Candidate[] {
     for (const j of slots) {
       if (j <= after) continue;
       const previous = last ? last.slot : -1;
-      if (arcs.worth[(previous + 1) * f.n + j] === Number.NEGATIVE_INFINITY) continue;
+      if (arcs.worth[arcAt(f.n, previous, j)] === Number.NEGATIVE_INFINITY) continue;
       extend([...steps, { slot: j, take: "ready" }], j);
     }
   };

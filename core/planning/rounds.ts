@@ -88,7 +88,7 @@ export type Urgency = {
   plantingId: string;
   lostG: number;
   worth: number;
-  cause: "frost" | "gale" | "age";
+  cause: "frost" | "gale" | "age" | "disease";
   why: string;
 };
 
@@ -106,14 +106,16 @@ export function urgenciesOf(problem: PlanProblem, system: UnitSystem): Urgency[]
       if (!line) return [];
       const lost = lostG(line);
       const c = supply.days[0]?.chances;
-      const inDanger = line.lostFrostG + line.lostGaleG > 0.15 * Math.max(1, line.expectedG);
+      const inDanger = line.lostFrostG + line.lostGaleG + line.lostSickG > 0.15 * Math.max(1, line.expectedG);
       if (!c || (!inDanger && c.ready + c.past < 0.5)) return [];
       const cause =
-        line.lostFrostG >= line.lostOverG && line.lostFrostG >= line.lostGaleG
-          ? "frost"
-          : line.lostGaleG > line.lostOverG
-            ? "gale"
-            : "age";
+        line.lostSickG > Math.max(line.lostFrostG, line.lostGaleG, line.lostOverG)
+          ? "disease"
+          : line.lostFrostG >= line.lostOverG && line.lostFrostG >= line.lostGaleG
+            ? "frost"
+            : line.lostGaleG > line.lostOverG
+              ? "gale"
+              : "age";
       return [
         {
           plantingId: supply.plantingId,

@@ -1,79 +1,145 @@
-import { type Assignment, assign, improveAll, pathWithin, replacePath, tableOf, tally } from "./assign";
-import { type Frame, UNBOUNDED_MINUTES } from "./frame";
+import {
+  type Assignment,
+  copyOf,
+  improveAll,
+  openOf,
+  pathWithin,
+  replacePath,
+  type Table,
+  tableOf,
+  tableValue,
+  tally,
+} from "./assign";
+import type { Frame } from "./frame";
 
-const PASSES = 3;
-/** Up to this many slots a round is moved anywhere, beyond it by two slots at a time. */
-const SMALL = 12;
-/** Up to this many slots every set of them is tried. */
-const FEW = 6;
+/** Slots that a round is tried at in place of another: so many on either side. */
+const REACH = 3;
+const PASSES = 4;
+const LEAST = 1e-9;
+/** How much worse than the best a relaid plan may be to go on from, as a share, at first; less and less. */
+const BEAR = 0.004;
+/** Turns between two plans handed out. */
+const TURNS_AT_ONCE = 30;
+/** A relaid plan this far below the one in hand, as a share of it, is not polished. */
+const NEAR = 0.01;
 
-/** Improves a plan by opening, closing and moving slots, and by exchanging lines, for as long as anything helps. */
-export function search(f: Frame, from: Assignment, minutePrice: Float64Array): Assignment {
-  let best = from;
-  const attempt = (open: Uint8Array): boolean => {
-    for (let k = 0; k < f.n; k++) if (f.forced[k]) open[k] = 1;
-    const found = assign(f, open, minutePrice);
-    if (found.value <= best.value + 1e-9) return false;
-    best = found;
-    return true;
-  };
-  const free = f.problem.slots.flatMap((s, j) => (s.allowed && !f.forced[j] ? [j] : []));
-  if (free.length <= FEW)
-    for (let set = 0; set < 1 << free.length; set++) {
-      const open = new Uint8Array(f.n);
-      free.forEach((j, bit) => {
-        open[j] = (set >> bit) & 1;
-      });
-      attempt(open);
+/** A plan being bettered: the table in hand, its worth, and how to try another. */
+type Search = { f: Frame; table: Table; value: number };
+
+function take(s: Search, candidate: Table): boolean {
+  const value = tableValue(s.f, candidate);
+  if (value <= s.value + LEAST) return false;
+  s.table = candidate;
+  s.value = value;
+  return true;
+}
+
+/** Lets plantings use the open slots anew, those first that sat in a slot now closed; gives up where it is far below. */
+function settle(s: Search, t: Table, open: Uint8Array): Table {
+  const far = () => tableValue(s.f, t) < s.value - NEAR * Math.abs(s.value);
+  let left = false;
+  for (let p = 0; p < s.f.arcs.length; p++)
+    if (t.paths[p]!.steps.some((step) => !open[step.slot])) {
+      replacePath(s.f, t, p, pathWithin(s.f, t, p, open));
+      left = true;
     }
+  if (left && far()) return t;
+  if (improveAll(s.f, t, open) && !far()) improveAll(s.f, t, open);
+  return t;
+}
+
+/** Improves a plan by opening, closing and moving slots, for as long as anything helps. */
+export function* search(f: Frame, from: Assignment): Generator<Assignment> {
+  const s: Search = { f, table: tableOf(f, from.schedule), value: from.value };
+  const free = f.problem.slots.flatMap((slot, j) => (slot.allowed && !f.forced[j] ? [j] : []));
   for (let pass = 0; pass < PASSES; pass++) {
-    const before = best.value;
+    const before = s.value;
     for (const j of free) {
-      const flipped = best.open.slice();
+      const open = openOf(f, s.table);
+      const flipped = open.slice();
       flipped[j] = flipped[j] ? 0 : 1;
-      if (!attempt(flipped) && best.open[j]) moveAway(f, j, free, attempt, () => best.open);
+      if (take(s, settle(s, copyOf(s.table), flipped))) yield tally(f, s.table, from.unmet);
+      else if (open[j]) {
+        for (const k of free) {
+          if (Math.abs(k - j) > REACH || open[k]) continue;
+          const moved = flipped.slice();
+          moved[k] = 1;
+          if (take(s, settle(s, copyOf(s.table), moved))) break;
+        }
+        yield tally(f, s.table, from.unmet);
+      }
     }
-    const exchanged = exchange(f, best);
-    if (exchanged.value > best.value + 1e-9) best = exchanged;
-    if (best.value <= before + 1e-9) break;
+    if (s.value <= before + LEAST) break;
   }
-  return best;
+  yield tally(f, s.table, from.unmet);
 }
 
-/** Tries the closed slots around an open one in its place. */
-function moveAway(
+/** Numbers as good as chance, and the same every time. */
+function dice(seed: number): (below: number) => number {
+  let state = seed >>> 0;
+  return (below) => {
+    state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
+    return Math.floor((state / 4294967296) * below);
+  };
+}
+
+/** How dear chance makes an hour at most while lines are laid in again, in usual prices of a minute. */
+const WHIM = 2;
+
+/**
+ * Takes the plantings around an hour out, and a few others, and lays them in again in another order and at prices for
+ * the minutes that chance has shaken: so lines change places that none could change alone. What is better is gone on
+ * from, and at first now and then what is a little worse; the best is kept.
+ */
+export function* relay(
   f: Frame,
-  j: number,
-  free: readonly number[],
-  attempt: (open: Uint8Array) => boolean,
-  open: () => Uint8Array,
-): void {
-  const reach = f.n <= SMALL ? f.n : 2;
-  for (const k of free) {
-    if (Math.abs(k - j) > reach || open()[k]) continue;
-    const moved = open().slice();
-    moved[j] = 0;
-    moved[k] = 1;
-    if (attempt(moved)) return;
+  from: Assignment,
+  minutePrice: Float64Array,
+  turns: number,
+  seed: number,
+): Generator<Assignment> {
+  let held = { table: tableOf(f, from.schedule), value: from.value };
+  let best = held;
+  const roll = dice(f.n + 977 * seed);
+  const movable = f.arcs.flatMap((_, p) => (f.musts[p]!.length === 0 ? [p] : []));
+  const empty = f.arcs.map((a) => ({ steps: [], value: a.rest[0]! }));
+  const usual = minutePrice.reduce((sum, m) => sum + m, 0) / Math.max(1, f.n);
+  for (let turn = 0; turn < turns; turn++) {
+    if (turn > 0 && turn % TURNS_AT_ONCE === 0) yield tally(f, best.table, from.unmet);
+    const t = copyOf(held.table);
+    const open = openOf(f, t);
+    const used = f.problem.slots.flatMap((_, j) => (open[j] ? [j] : []));
+    if (used.length === 0 || movable.length === 0) break;
+    const at = used[roll(used.length)]!;
+    const reach = roll(4);
+    const near = (p: number) => t.paths[p]!.steps.some((step) => Math.abs(step.slot - at) <= reach);
+    const out = movable.filter((p) => near(p) || roll(8) === 0);
+    shuffle(out, roll);
+    for (const p of out) replacePath(f, t, p, empty[p]!);
+    if (roll(6) === 0) {
+      const fresh = roll(f.n);
+      if (f.problem.slots[fresh]!.allowed) open[fresh] = 1;
+    } else if (roll(8) === 0 && !f.forced[at]) open[at] = 0;
+    const share = roll(5) / 4;
+    const whim = roll(WHIM + 1) * usual;
+    if (share + whim > 0) {
+      const price = minutePrice.map((m) => m * share + (whim * roll(100)) / 100);
+      for (const p of out) replacePath(f, t, p, pathWithin(f, t, p, open, price));
+    }
+    for (const p of out) replacePath(f, t, p, pathWithin(f, t, p, open));
+    if (tableValue(f, t) < held.value - NEAR * Math.abs(held.value)) continue;
+    improveAll(f, t, open);
+    const value = tableValue(f, t);
+    if (value <= held.value - BEAR * Math.abs(best.value) * (1 - turn / turns)) continue;
+    held = { table: t, value };
+    if (value > best.value + LEAST) best = held;
   }
+  yield* search(f, tally(f, best.table, from.unmet));
 }
 
-/** Takes each line out in turn, lets the others use its minutes, puts its planting back where room is left. */
-function exchange(f: Frame, from: Assignment): Assignment {
-  let best = from;
-  for (let p = 0; p < f.arcs.length; p++)
-    for (const { slot } of best.schedule[p]!) {
-      if (f.capacity[slot]! >= UNBOUNDED_MINUTES || f.musts[p] === slot) continue;
-      const t = tableOf(f, best.schedule);
-      const without = best.open.slice();
-      without[slot] = 0;
-      replacePath(f, t, p, pathWithin(f, t, p, without));
-      improveAll(f, t, best.open, p);
-      improveAll(f, t, best.open);
-      const found = tally(f, t, best.unmet);
-      if (found.value <= best.value + 1e-9) continue;
-      best = found;
-      break;
-    }
-  return best;
+function shuffle(items: number[], roll: (below: number) => number): void {
+  for (let k = items.length - 1; k > 0; k--) {
+    const other = roll(k + 1);
+    [items[k], items[other]] = [items[other]!, items[k]!];
+  }
 }

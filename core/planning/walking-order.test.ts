@@ -29,6 +29,12 @@ const snapshot: Snapshot = {
   forecasts: [],
   bedReadings: [],
   covers: [],
+  datedWindows: [],
+  containers: [],
+  tastes: [],
+  places: [],
+  treatments: [],
+  pickWishes: [],
 };
 const order = (wet: boolean, checks: Snapshot["checks"] = []) =>
   walkingOrder(outlookOf(snapshot, `${TODAY}T08:00`).plantings, checks, TODAY, wet).map(

@@ -1,9 +1,7 @@
-import { addDays, type Day } from "../calendar/day";
+import type { Day } from "../calendar/day";
 import type { Check } from "../readiness/check";
+import { isSick } from "../readiness/sick";
 import type { PlantingOutlook } from "./outlook";
-
-/** Days for which a bed in which disease was seen is walked last. */
-const DISEASE_DAYS = 14;
 
 /** Why a planting is walked when it is: as its bed comes, after the leaves are dry, or last because of disease. */
 export type WalkTurn = "bed" | "once-dry" | "last";
@@ -41,14 +39,11 @@ export function walkingOrder(
 
 /** Beds in which the latest look at disease, rust or blight within two weeks said yes. */
 export function sickBeds(plantings: readonly PlantingOutlook[], checks: readonly Check[], today: Day): Set<string> {
-  const since = addDays(today, -DISEASE_DAYS);
-  const beds = new Set<string>();
-  for (const p of plantings) {
-    const seen = checks.filter(
-      (c) => c.plantingId === p.planting.id && c.at.slice(0, 10) >= since && c.at.slice(0, 10) <= today,
-    );
-    const last = seen.flatMap((c) => c.readings).filter((r) => ["disease", "rust", "blight"].includes(r.cueId));
-    if (last.at(-1)?.value === true) beds.add(p.bed.id);
-  }
-  return beds;
+  const sick = plantings.filter((p) =>
+    isSick(
+      checks.filter((c) => c.plantingId === p.planting.id),
+      today,
+    ),
+  );
+  return new Set(sick.map((p) => p.bed.id));
 }

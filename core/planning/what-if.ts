@@ -35,7 +35,7 @@ export function supposed(snapshot: Snapshot, today: Day, s: Supposal): Snapshot 
       days: colder(earlier(snapshot.forecast.days, today, s.earlierDays), today, s.colderC),
     },
     trips: snapshot.trips.map((t) => (t === next ? { ...t, toDay: addDays(t.toDay, s.longerDays) } : t)),
-    windows: snapshot.windows.map((w) => ({ ...w, minutes: w.minutes * s.pickers })),
+    garden: { ...snapshot.garden, pickers: snapshot.garden.pickers * s.pickers },
   };
 }
 

@@ -1,7 +1,8 @@
 import type { Supply } from "./supply";
 
-/** What becomes of a planting's crop between two picks, in grams, expected. */
-export type Fate = { primeG: number; earlyG: number; pastG: number; frostG: number; galeG: number };
+/** What becomes of a planting's crop between two picks, in grams, expected: what a pick brings, what hazards took. */
+export type Fate = { primeG: number; earlyG: number; pastG: number; frostG: number; galeG: number; sickG: number };
+export const NOTHING: Fate = { primeG: 0, earlyG: 0, pastG: 0, frostG: 0, galeG: 0, sickG: 0 };
 
 /** Hour of the day, as a share, at which the night's minimum has passed, and by which a gale has blown. */
 const DAWN = 0.25;
@@ -27,6 +28,24 @@ const dayAt = (s: Supply, t: number) => s.days[Math.min(s.days.length - 1, Math.
 
 /** What a first pick at time t (days from today's midnight) would bring, the present being nowT. */
 export function firstPick(s: Supply, nowT: number, t: number): Fate {
+  return sickened(s, t - nowT, healthyFirstPick(s, nowT, t));
+}
+
+/** A fate with what disease takes in so many days taken from what would be picked. */
+function sickened(s: Supply, days: number, fate: Fate): Fate {
+  if (s.sickLossShare === 0) return fate;
+  const sound = (1 - s.sickLossShare) ** Math.max(0, days);
+  const { primeG, earlyG, pastG } = fate;
+  return {
+    ...fate,
+    primeG: primeG * sound,
+    earlyG: earlyG * sound,
+    pastG: pastG * sound,
+    sickG: (primeG + earlyG + pastG) * (1 - sound),
+  };
+}
+
+function healthyFirstPick(s: Supply, nowT: number, t: number): Fate {
   const { frost, gale } = survivals(s, nowT, t);
   const c = dayAt(s, t).chances;
   if (s.once) {
@@ -38,6 +57,7 @@ export function firstPick(s: Supply, nowT: number, t: number): Fate {
       pastG: s.standingG * c.past * kept,
       frostG: grown * (1 - frost),
       galeG: grown * frost * (1 - gale),
+      sickG: 0,
     };
   }
   const ripe = c.ready + c.past;
@@ -50,13 +70,14 @@ export function firstPick(s: Supply, nowT: number, t: number): Fate {
     pastG: s.stockG * pastShare * kept + grown.pastG,
     frostG: s.stockG * (1 - frost) + grown.frostG,
     galeG: s.stockG * frost * (1 - gale) + grown.galeG,
+    sickG: 0,
   };
 }
 
 /** What a pick at t brings when everything ready was taken at fromT. */
 export function nextPick(s: Supply, nowT: number, fromT: number, t: number): Fate {
-  if (s.once) return { primeG: 0, earlyG: 0, pastG: 0, frostG: 0, galeG: 0 };
-  return grownBetween(s, fromT, t, survivals(s, nowT, fromT).alive);
+  if (s.once) return NOTHING;
+  return sickened(s, t - nowT, grownBetween(s, fromT, t, survivals(s, nowT, fromT).alive));
 }
 
 /** Worth of the unripe crop still on the plants at the end of the plan: a little more than stripped, while they live. */
@@ -73,7 +94,7 @@ export const stripMassG = (s: Supply, nowT: number, t: number): number =>
  * @param share of the plants that bear
  */
 function grownBetween(s: Supply, fromT: number, t: number, share: number): Fate {
-  const fate: Fate = { primeG: 0, earlyG: 0, pastG: 0, frostG: 0, galeG: 0 };
+  const fate: Fate = { ...NOTHING };
   let alive = share;
   let totalG = 0;
   let overG = 0;

@@ -47,6 +47,12 @@ export type Supply = {
   stripShare: number;
   pastShare: number;
   minutesPerG: number;
+  /** days that it is let rest between two picks; 0: none */
+  restDays: number;
+  /** what the household can use of it after the plan, g: more than that left standing is worth nothing more */
+  laterG: number;
+  /** share of what stands that disease takes in a day; 0 when none was seen */
+  sickLossShare: number;
   days: SupplyDay[];
 };
 
@@ -54,6 +60,8 @@ export type Supply = {
 const BEARING_DAYS = 55;
 /** Warmth of the reference day, mean °C. */
 const REFERENCE_C = 18;
+/** Nothing said about how much can be used later. */
+export const PLENTY_G = 1e9;
 /** How firmly the handbook's rate is believed, in pieces. */
 const PRIOR_PIECES = 12;
 
@@ -133,6 +141,9 @@ export function supplyOf(
     stripShare: crop.worth.stripShare,
     pastShare: crop.worth.pastShare,
     minutesPerG: crop.minutesPerKg / 1000,
+    restDays: crop.restDays ?? (crop.habit === "cut-again" ? 0.7 * crop.interval.warmDays : 0),
+    sickLossShare: 0,
+    laterG: PLENTY_G,
     days: supplyDays,
   };
 }

@@ -31,6 +31,9 @@ export const containerSchema = z.object({
   id: z.string().min(1).max(40),
   name: z.string().trim().min(1).max(40),
   tareG: z.number().min(0).max(50_000),
+  /** what one holds, and how many there are; null: nobody said */
+  litres: z.number().positive("more than nothing").max(1000, "at most 1,000 litres").nullable().default(null),
+  atHand: z.number().int("a whole number").min(0).max(1000).nullable().default(null),
 });
 export type Container = z.infer<typeof containerSchema>;
 

@@ -1,4 +1,5 @@
 import { index, integer, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
+import { PLACE_KINDS } from "#core/household/place";
 import { COINS } from "#core/units/reference-objects";
 
 export const garden = sqliteTable("garden", {
@@ -17,6 +18,8 @@ export const garden = sqliteTable("garden", {
   hourWorth: real().notNull(),
   roundMinutes: real().notNull(),
   lineMinutes: real().notNull(),
+  pickers: integer().notNull().default(1),
+  eaters: integer().notNull().default(2),
 });
 
 export const people = sqliteTable("people", {
@@ -29,6 +32,8 @@ export const containers = sqliteTable("containers", {
   id: text().primaryKey(),
   name: text().notNull(),
   tareG: real().notNull(),
+  litres: real(),
+  atHand: integer(),
 });
 
 export const windows = sqliteTable("windows", {
@@ -36,6 +41,33 @@ export const windows = sqliteTable("windows", {
   weekday: integer().notNull(),
   startsAt: text().notNull(),
   minutes: integer().notNull(),
+});
+
+/** Days on which the week's windows do not hold; without an hour: no time at all. */
+export const datedWindows = sqliteTable(
+  "dated_windows",
+  {
+    id: text().primaryKey(),
+    day: text().notNull(),
+    startsAt: text(),
+    minutes: integer().notNull(),
+  },
+  (t) => [index("dated_windows_day").on(t.day)],
+);
+
+export const tastes = sqliteTable("tastes", {
+  id: text().primaryKey(),
+  liking: real().notNull(),
+  weeklyG: real().notNull(),
+  sparedG: real().notNull(),
+});
+
+export const places = sqliteTable("places", {
+  id: text().primaryKey(),
+  name: text().notNull(),
+  kind: text({ enum: PLACE_KINDS }).notNull(),
+  litres: real().notNull(),
+  takenLitres: real().notNull(),
 });
 
 export const trips = sqliteTable("trips", {

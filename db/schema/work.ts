@@ -1,4 +1,6 @@
 import { index, integer, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
+import { TREATMENTS } from "#core/garden/treatment";
+import { PICK_WISHES } from "#core/planning/wish";
 import type { Reading } from "#core/readiness/check";
 import { EXTENTS, GRADES, type TareItem } from "#core/weighing/pick";
 import { plantings } from "./plot";
@@ -73,6 +75,35 @@ export const picks = sqliteTable(
     note: text().notNull(),
   },
   (t) => [index("picks_planting").on(t.plantingId, t.at), index("picks_at").on(t.at)],
+);
+
+export const treatments = sqliteTable(
+  "treatments",
+  {
+    id: text().primaryKey(),
+    plantingId: text()
+      .notNull()
+      .references(() => plantings.id),
+    day: text().notNull(),
+    kind: text({ enum: TREATMENTS }).notNull(),
+    product: text().notNull(),
+    waitDays: integer().notNull(),
+    note: text().notNull(),
+  },
+  (t) => [index("treatments_planting").on(t.plantingId, t.day)],
+);
+
+export const pickWishes = sqliteTable(
+  "pick_wishes",
+  {
+    id: text().primaryKey(),
+    plantingId: text()
+      .notNull()
+      .references(() => plantings.id),
+    kind: text({ enum: PICK_WISHES }).notNull(),
+    day: text().notNull(),
+  },
+  (t) => [index("pick_wishes_planting").on(t.plantingId)],
 );
 
 export const plans = sqliteTable("plans", {

@@ -1,0 +1,46 @@
+import { z } from "zod";
+import { addDays, type Day, daysBetween, sayDay } from "../calendar/day";
+import { daySchema } from "../calendar/windows";
+
+export const TREATMENTS = ["spray", "feed", "tops-cut"] as const;
+export type TreatmentKind = (typeof TREATMENTS)[number];
+export const TREATMENT_WORDS: Record<TreatmentKind, string> = {
+  spray: "sprayed",
+  feed: "fed",
+  "tops-cut": "tops or vines cut",
+};
+
+/** Something done to a planting after which it must not be picked for some days. */
+export const treatmentSchema = z.object({
+  id: z.string().min(1).max(40),
+  plantingId: z.string().min(1).max(40),
+  day: daySchema,
+  kind: z.enum(TREATMENTS),
+  /** what was given; empty when tops were cut */
+  product: z.string().trim().max(80),
+  /** days until it may be picked: for a spray or feed the label's pre-harvest interval */
+  waitDays: z.number("whole days, 0 to 365").int("whole days").min(0, "0 to 365 days").max(365, "0 to 365 days"),
+  note: z.string().max(500),
+});
+export type Treatment = z.infer<typeof treatmentSchema>;
+
+/** Days that tubers stand after their tops were cut until their skins are set (common practice, 14 at least). */
+export const SKINS_SET_DAYS = 14;
+
+/** The first day on which a treated planting may be picked: so many whole days after it. */
+export const allowedFrom = (t: Treatment): Day => addDays(t.day, t.waitDays);
+
+/** Whether the treatment is bound by its label: nobody may lift that wait by hand. */
+export const isLaw = (t: Treatment): boolean => t.kind !== "tops-cut";
+
+/** The treatments of a planting inside whose wait a day falls, the longest first. */
+export const waitingOn = (treatments: readonly Treatment[], plantingId: string, day: Day): Treatment[] =>
+  treatments
+    .filter((t) => t.plantingId === plantingId && t.day <= day && day < allowedFrom(t))
+    .sort((a, b) => daysBetween(allowedFrom(a), allowedFrom(b)));
+
+/** Why a treated planting may not be picked yet. */
+export const sayWait = (t: Treatment): string =>
+  t.kind === "tops-cut"
+    ? `its tops were cut on ${sayDay(t.day)}, and skins set until ${sayDay(allowedFrom(t))}`
+    : `${TREATMENT_WORDS[t.kind]}${t.product ? ` with ${t.product}` : ""} on ${sayDay(t.day)}; by its label not before ${sayDay(allowedFrom(t))}`;

@@ -1,0 +1,150 @@
+import { dayRange, daysBetween } from "../calendar/day";
+import { isAway, slotsAhead } from "../calendar/windows";
+import type { Crop } from "../handbook/crop";
+import { householdStores } from "../household/stores";
+import { SPARED_SHARE, type Taste, usualTaste } from "../household/taste";
+import { netOf } from "../weighing/net";
+import { barsOf } from "./bars";
+import { HORIZON_DAYS, type Outlook, type Snapshot } from "./outlook";
+import { type Kept, type PlanProblem, type PlanSlot, slotTime, type Wishes } from "./problem";
+
+/** Usual hours of a morning and an evening round where no window says otherwise. */
+const USUAL_STARTS = ["08:00", "17:30"];
+
+/**
+ * The planner's question for an outlook: every window, and for hand moves every morning and evening besides; what the
+ * household likes and has room for; what bars a planting from a slot.
+ * @param kept lines of the plan before, which a new one keeps where little speaks against it
+ */
+export function problemOf(snapshot: Snapshot, outlook: Outlook, wishes: Wishes, kept: Kept[] = []): PlanProblem {
+  const { today, now } = outlook;
+  const { garden } = snapshot;
+  const slots = slotsOf(snapshot, outlook, wishes);
+  const tasteOf = tastesOf(snapshot);
+  const ofCrop = (crop: Crop) => outlook.plantings.filter((p) => p.crop.id === crop.id).length;
+  const supplies = outlook.plantings.map((p) => {
+    const taste = tasteOf(p.crop);
+    return {
+      ...p.supply,
+      worthPerG: p.supply.worthPerG * taste.liking,
+      laterG: usableLaterG(p.crop, taste) / ofCrop(p.crop),
+    };
+  });
+  const all = outlook.plantings.map((p, k) => ({ crop: p.crop, supply: supplies[k]! }));
+  const wished = allOn(snapshot, slots);
+  return {
+    today,
+    nowT: slotTime(today, today, now.slice(11, 16)),
+    horizonDays: HORIZON_DAYS,
+    slots,
+    supplies,
+    roundMinutes: garden.roundMinutes,
+    lineMinutes: garden.lineMinutes,
+    hourWorth: garden.hourWorth,
+    wishes: { ...wishes, take: [...wishes.take, ...wished.take], leave: [...wishes.leave, ...wished.leave] },
+    stores: householdStores(
+      all,
+      tasteOf,
+      snapshot.places,
+      snapshot.containers,
+      atHome(snapshot, outlook, tasteOf),
+      slots,
+      HORIZON_DAYS,
+    ),
+    bars: barsOf({
+      plantings: outlook.plantings,
+      slots,
+      days: outlook.days,
+      record: snapshot.weather,
+      site: garden,
+      treatments: snapshot.treatments,
+      pickWishes: snapshot.pickWishes,
+    }),
+    kept,
+  };
+}
+
+/** What the household thinks of each crop: as it said, else as most would. */
+export function tastesOf(snapshot: Pick<Snapshot, "tastes" | "garden">): (crop: Crop) => Taste {
+  const said = new Map(snapshot.tastes.map((t) => [t.id, t]));
+  return (crop) => said.get(crop.id) ?? usualTaste(crop, snapshot.garden.eaters);
+}
+
+/** Weeks after a plan in which a crop that bears on is eaten (as far as the plan itself looks). */
+const LATER_WEEKS = HORIZON_DAYS / 7;
+
+/** What a household can use of a crop after the plan, g: a crop taken once over the weeks that it keeps. */
+function usableLaterG(crop: Crop, { weeklyG, sparedG }: Taste): number {
+  const weeks = crop.habit === "once-over" ? Math.max(LATER_WEEKS, crop.after.days[1] / 7) : LATER_WEEKS;
+  return weeks * (weeklyG + SPARED_SHARE * sparedG);
+}
+
+/** Days that a pick of the past is taken to be still at home. */
+const LAST_WEEK = 7;
+
+/** What was picked in the last week and cannot all be eaten yet, by crop, g. */
+function atHome(snapshot: Snapshot, outlook: Outlook, tasteOf: (crop: Crop) => Taste): Map<string, number> {
+  const left = new Map<string, number>();
+  const cropOf = new Map(outlook.plantings.map((p) => [p.planting.id, p.crop]));
+  for (const pick of snapshot.picks) {
+    const ago = daysBetween(pick.at.slice(0, 10), outlook.today);
+    const crop = cropOf.get(pick.plantingId);
+    if (!crop || ago < 0 || ago > Math.min(LAST_WEEK, crop.after.days[1])) continue;
+    if (pick.grade === "compost" || pick.grade === "animals" || pick.grade === "seed") continue;
+    left.set(
+      crop.id,
+      (left.get(crop.id) ?? 0) + netOf(pick, crop.topsShare, crop.yield.pieceG).trimmedG * (1 - ago / LAST_WEEK),
+    );
+  }
+  for (const p of outlook.plantings)
+    if (left.has(p.crop.id)) left.set(p.crop.id, Math.min(left.get(p.crop.id)!, tasteOf(p.crop).weeklyG));
+  return left;
+}
+
+/** "Take all on a day" as wishes: it is taken at that day's hour, and at no later one. */
+function allOn(snapshot: Snapshot, slots: readonly PlanSlot[]): Pick<Wishes, "take" | "leave"> {
+  const take: Wishes["take"] = [];
+  const leave: Wishes["leave"] = [];
+  for (const { plantingId, kind, day } of snapshot.pickWishes) {
+    if (kind !== "take-all") continue;
+    const those = slots.filter((s) => s.day === day);
+    const slot = those.find((s) => s.allowed) ?? those.at(-1);
+    if (!slot) continue;
+    take.push({ plantingId, slotId: slot.id });
+    for (const s of slots) if (s.t > slot.t) leave.push({ plantingId, slotId: s.id });
+  }
+  return { take, leave };
+}
+
+function slotsOf(snapshot: Snapshot, { today, now }: Outlook, wishes: Wishes): PlanSlot[] {
+  const { pickers, roundMinutes } = snapshot.garden;
+  const windows = slotsAhead(now, HORIZON_DAYS, snapshot.windows, snapshot.trips, snapshot.datedWindows);
+  const slots: PlanSlot[] = windows.map(({ by, ...s }) => ({
+    ...s,
+    // several people have several people's minutes, each less boots and washing up; the stand-in is one
+    minutes: by === "" ? s.minutes * pickers - roundMinutes * (pickers - 1) : s.minutes,
+    t: slotTime(today, s.day, s.startsAt),
+    allowed: true,
+    away: by !== "",
+    ...(by === "" ? {} : { by }),
+  }));
+  const byHand = (day: string, startsAt: string) =>
+    slots.push({
+      id: `${day}T${startsAt}`,
+      day,
+      startsAt,
+      t: slotTime(today, day, startsAt),
+      minutes: 0,
+      allowed: false,
+      away: isAway(day, snapshot.trips),
+    });
+  for (const day of dayRange(today, HORIZON_DAYS))
+    for (const startsAt of USUAL_STARTS) {
+      const morning = startsAt < "12:00";
+      if (`${day}T${startsAt}` < now.slice(0, 16)) continue;
+      if (!windows.some((w) => w.day === day && w.startsAt < "12:00" === morning)) byHand(day, startsAt);
+    }
+  for (const wish of [...wishes.open, ...wishes.take.map((t) => t.slotId)])
+    if (!slots.some((s) => s.id === wish)) byHand(wish.slice(0, 10), wish.slice(11));
+  return slots.sort((a, b) => (a.id < b.id ? -1 : 1));
+}

@@ -1,0 +1,87 @@
+import {
+  LITRES_PER_US_BUSHEL,
+  LITRES_PER_US_DRY_QUART,
+  LITRES_PER_US_GALLON,
+  LITRES_PER_US_PECK,
+} from "../units/constants";
+import { readMass, roundMass, type UnitSystem } from "../units/mass";
+import type { Bulk } from "./bulk";
+
+/** Litres of what crops are measured in; quarts and pints are the dry ones, as at a market. */
+const PER_UNIT_L: Record<string, number> = {
+  l: 1,
+  litre: 1,
+  liter: 1,
+  qt: LITRES_PER_US_DRY_QUART,
+  quart: LITRES_PER_US_DRY_QUART,
+  pt: LITRES_PER_US_DRY_QUART / 2,
+  pint: LITRES_PER_US_DRY_QUART / 2,
+  gal: LITRES_PER_US_GALLON,
+  gallon: LITRES_PER_US_GALLON,
+  peck: LITRES_PER_US_PECK,
+  pk: LITRES_PER_US_PECK,
+  bushel: LITRES_PER_US_BUSHEL,
+  bu: LITRES_PER_US_BUSHEL,
+};
+
+export type Amount = {
+  massG: number;
+  /** reckoned from a volume, in whole or in part */
+  estimated: boolean;
+  /** masses of what was put on the scale one after the other, g */
+  loads: number[];
+  /** litres that were measured instead of weighed; 0: none */
+  litres: number;
+};
+export type AmountResult = { ok: true; amount: Amount } | { ok: false; message: string };
+
+const FRACTIONS: Record<string, number> = { "½": 0.5, "¼": 0.25, "¾": 0.75, half: 0.5, quarter: 0.25, a: 1, an: 1 };
+
+/** Litres of a volume as people say it: "2 qt", "half a bushel", "1/2 peck", "3 l"; null when it is none. */
+export function readVolume(text: string): number | null {
+  const cleaned = text
+    .trim()
+    .toLowerCase()
+    .replace(/(\d),(\d{1,2})(?!\d)/g, "$1.$2")
+    .replace(/\b(half|quarter) (?:of )?an? /, "$1 ");
+  const found = /^(\d+(?:\.\d+)?|\d+\s*\/\s*\d+|[½¼¾]|half|quarter|an?)\s*([a-z]+?)s?\.?$/.exec(cleaned);
+  const perUnit = found && PER_UNIT_L[found[2]!];
+  if (!found || !perUnit) return null;
+  const [top, bottom] = found[1]!.split("/").map((x) => Number(x));
+  const count = FRACTIONS[found[1]!] ?? (bottom === undefined ? top! : top! / bottom);
+  return Number.isFinite(count) ? count * perUnit : null;
+}
+
+/**
+ * Reads what stood on the scale, crate by crate if need be: "6.4 kg", "12.3 + 11.8 + 9 kg", "2 lb 3 oz + 1 lb 8 oz";
+ * or a volume, "half a bushel", turned into a mass by the crop's bulk and then an estimate. A bare number in a sum has
+ * the unit of the next one that has any.
+ * @returns grams to a hundredth, or a message that says how to write it
+ */
+export function readAmount(text: string, system: UnitSystem, bulk: Bulk): AmountResult {
+  const parts = text.split("+").map((p) => p.trim());
+  if (parts.some((p) => p === "") && parts.length > 1)
+    return { ok: false, message: "Between two “+” a weight is missing." };
+  const unitAfter = (k: number): string => {
+    const next = parts.slice(k).find((p) => /[a-z]/i.test(p));
+    return next ? next.replace(/^[^a-z]*/i, "").split(/[\s\d.]/)[0]! : "";
+  };
+  const loads: number[] = [];
+  let litres = 0;
+  for (const [k, part] of parts.entries()) {
+    const whole = /^[\d.,]+$/.test(part) && unitAfter(k) ? `${part} ${unitAfter(k)}` : part;
+    const volume = readVolume(whole);
+    if (volume !== null) {
+      litres += volume;
+      loads.push(roundMass(volume * bulk.kgPerL * 1000));
+      continue;
+    }
+    const mass = readMass(whole, system);
+    if (!mass.ok) return mass;
+    loads.push(mass.massG);
+  }
+  return {
+    ok: true,
+    amount: { massG: roundMass(loads.reduce((a, b) => a + b, 0)), estimated: litres > 0, loads, litres },
+  };
+}

@@ -1,0 +1,121 @@
+import { describe, expect, it } from "vitest";
+import { cropOf } from "#core/handbook/index";
+import { gramsFromPounds } from "#core/units/convert";
+import { bulkOf } from "#core/weighing/bulk";
+import { netOf } from "#core/weighing/net";
+import type { Pick } from "#core/weighing/pick";
+import { demoGarden } from "#standins/demo-garden";
+import { sayError } from "./located";
+import { writePicksCsv } from "./picks-csv";
+import { type PicksInto, readPicksCsv } from "./picks-in";
+
+const demo = demoGarden();
+const bedName = new Map(demo.beds.map((b) => [b.id, b.name]));
+const plantings = demo.plantings.map((p) => ({
+  ...p,
+  bed: bedName.get(p.bedId)!,
+  crop: cropOf(p.cropId).name,
+  bulk: bulkOf(cropOf(p.cropId)),
+}));
+const into = (known: Pick[] = []): PicksInto => {
+  let n = 0;
+  return { plantings, known, units: "metric", newId: () => `new-${++n}` };
+};
+const errorsOf = (text: string): string => {
+  const read = readPicksCsv(text, into());
+  return read.ok ? "no error" : read.errors.map(sayError).join("\n");
+};
+const read = (text: string, known: Pick[] = []) => {
+  const result = readPicksCsv(text, into(known));
+  if (!result.ok) throw new Error(result.errors.map(sayError).join("\n"));
+  return result.value;
+};
+const exported = writePicksCsv(
+  demo.picks.map((pick) => {
+    const p = plantings.find((x) => x.id === pick.plantingId)!;
+    const crop = cropOf(p.cropId);
+    return { pick, net: netOf(pick, crop.topsShare, crop.yield.pieceG), bed: p.bed, crop: p.crop, kind: p.kind };
+  }),
+);
+
+describe("picks from a table somebody kept", () => {
+  it("its own export comes back whole, to the gram and to the planting", () => {
+    const { picks, already } = read(exported);
+    expect(already).toBe(0);
+    expect(picks).toHaveLength(demo.picks.length);
+    const byId = new Map(picks.map((p) => [p.id, p]));
+    for (const before of demo.picks) {
+      const after = byId.get(before.id)!;
+      const crop = cropOf(plantings.find((p) => p.id === before.plantingId)!.cropId);
+      const net = (p: Pick) => netOf(p, crop.topsShare, crop.yield.pieceG).netG;
+      expect(after.plantingId).toBe(before.plantingId);
+      expect(after.at).toBe(before.at);
+      expect(net(after)).toBeCloseTo(net(before), 1);
+      expect([after.grade, after.extent, after.by, after.count]).toEqual([
+        before.grade,
+        before.extent,
+        before.by,
+        before.count,
+      ]);
+    }
+  });
+  it("a file read again adds nothing, with ids or without", () => {
+    expect(read(exported, demo.picks)).toMatchObject({ picks: [], already: demo.picks.length });
+    const plain =
+      "date,kind,bed,weight\n2026-10-01,red slicer,South wall,1.2 kg\n2026-10-02,red slicer,South wall,800 g\n";
+    const first = read(plain);
+    expect(first.picks).toHaveLength(2);
+    expect(read(plain, first.picks)).toMatchObject({ picks: [], already: 2 });
+    expect(read(`${plain}2026-10-02,red slicer,South wall,800 g\n`)).toMatchObject({ already: 1 });
+  });
+  it("takes units from the cell or the heading, volumes as estimates, semicolons and a byte-order mark", () => {
+    const { picks, estimated } = read(
+      "\uFEFFDate;Kind;Bed;Weight;Pieces\n2026-10-01;red slicer;South wall;2 lb 3 oz;\n2026-10-02;red slicer;South wall;half a bushel;\n2026-10-03;red slicer;South wall;;12\n",
+    );
+    expect(picks[0]!.grossG).toBeCloseTo(gramsFromPounds(2, 3), 1);
+    expect(picks[1]).toMatchObject({ estimated: true });
+    expect(picks[2]).toMatchObject({ grossG: null, count: 12 });
+    expect(estimated).toBe(1);
+    expect(read("day,crop,bed,lb\n2026-10-01,Slicing tomato,South wall,2\n").picks[0]!.grossG).toBeCloseTo(
+      gramsFromPounds(2),
+      1,
+    );
+  });
+  it("gross less tare, kept as it was weighed", () => {
+    const [pick] = read("date,kind,bed,gross,tare\n2026-10-01,red slicer,South wall,6.4 kg,1.6 kg\n").picks;
+    expect(pick).toMatchObject({ grossG: 6400, tare: [{ tareG: 1600, count: 1 }] });
+  });
+  const row = (cells: string) => `date,time,kind,bed,weight,count,grade\n${cells}\n`;
+  it.each([
+    ["", "the file is empty"],
+    ["\u0000\u0001", "not a text file"],
+    ["kind,weight\nred slicer,1 kg\n", "no column for the day"],
+    ["date,weight\n2026-10-01,1 kg\n", "no column for what was picked"],
+    ["date,kind\n2026-10-01,red slicer\n", "no column for how much"],
+    ["date,kind,kind,weight\n2026-10-01,a,b,1 kg\n", "row 1, column kind: this heading stands twice"],
+    ['date,kind,weight\n2026-10-01,"red slicer,1 kg\n', "a quotation mark is opened"],
+    ["date,kind,weight\n2026-10-01,red, slicer,1 kg\n", "row 2: 4 fields where the heading has 3"],
+    [row("01/10/2026,,red slicer,South wall,1 kg,,"), "row 2, column date: “01/10/2026” is not a day"],
+    [row("2026-02-30,,red slicer,South wall,1 kg,,"), "is not a day"],
+    [row("2026-10-01,25:10,red slicer,South wall,1 kg,,"), "row 2, column time"],
+    [row("2026-10-01,,green mile,South wall,1 kg,,"), "nothing called “green mile, South wall” grew"],
+    [row("2026-10-01,,red slicer,Cellar,1 kg,,"), "nothing called “red slicer, Cellar”"],
+    [row("2022-10-01,,red slicer,South wall,1 kg,,"), "grew on 2022-10-01"],
+    [row("2026-10-01,,Kale,Upper second,1 kg,,"), "could be"],
+    [row("2026-10-01,,red slicer,South wall,heavy,,"), "row 2, column weight: “heavy” is not a weight"],
+    [row("2026-10-01,,red slicer,South wall,-2 kg,,"), "below zero"],
+    [row("2026-10-01,,red slicer,South wall,,2.5,"), "row 2, column count"],
+    [row("2026-10-01,,red slicer,South wall,,,"), "give a weight or a count"],
+    [row("2026-10-01,,red slicer,South wall,1 kg,,lovely"), "row 2, column grade: “lovely” is none of"],
+    ["date,kind,bed,gross,tare\n2026-10-01,red slicer,South wall,1 kg,3 kg\n", "the empty containers weigh more"],
+    ["date,kind,bed,gross,tare\n2026-10-01,red slicer,South wall,1 kg,box\n", "row 2, column tare"],
+  ])("refuses %j with its place and reason", (text, reason) => {
+    expect(errorsOf(text)).toContain(reason);
+  });
+  it("one wrong row among many and nothing is taken; every wrong row is named", () => {
+    const text = row(
+      "2026-10-01,,red slicer,South wall,1 kg,,\n2026-10-01,,x,y,1 kg,,\n2026-10-01,,red slicer,South wall,??,,",
+    );
+    expect(errorsOf(text)).toMatch(/row 3.*\n.*row 4/);
+  });
+});

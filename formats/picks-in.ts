@@ -1,0 +1,185 @@
+import { type Day, isDay } from "#core/calendar/day";
+import type { Planting } from "#core/garden/planting";
+import { readMass, type UnitSystem } from "#core/units/mass";
+import { readAmount } from "#core/weighing/amount";
+import type { Bulk } from "#core/weighing/bulk";
+import { EXTENT_WORDS, EXTENTS, GRADE_WORDS, GRADES, type Pick, pickSchema } from "#core/weighing/pick";
+import { readTable } from "./csv";
+import { type LocatedError, MOST_ERRORS, type ReadResult } from "./located";
+
+/** What a file of picks is read against: the plantings by the names a gardener writes, and the picks there are. */
+export type PicksInto = {
+  plantings: readonly (Planting & { bed: string; crop: string; bulk: Bulk })[];
+  known: readonly Pick[];
+  units: UnitSystem;
+  newId: () => string;
+};
+
+/** A row read: a pick to be kept, or one that is in the log already. */
+export type PicksIn = { picks: Pick[]; already: number; estimated: number };
+
+/** Headings by what they mean; the first that a file has is taken. */
+const HEADINGS = {
+  day: ["date", "day", "picked", "picked on"],
+  time: ["time", "at", "hour"],
+  bed: ["bed", "where", "place"],
+  kind: ["kind", "variety", "cultivar"],
+  crop: ["crop", "what", "plant"],
+  gross: ["gross_g", "gross"],
+  tare: ["tare_g", "tare"],
+  net: ["net_g", "net", "weight", "net weight", "kg", "g", "lb", "oz", "amount"],
+  count: ["count", "pieces", "number"],
+  by: ["by", "who"],
+  method: ["method", "how"],
+  extent: ["extent"],
+  grade: ["grade", "quality"],
+  figure: ["figure", "estimated"],
+  tops: ["tops_on", "tops"],
+  entered: ["as_entered"],
+  note: ["note", "notes", "remark"],
+  id: ["id"],
+} as const;
+type Column = keyof typeof HEADINGS;
+
+const UNIT_HEADINGS = /^(kg|g|lb|oz)$/;
+const unitOf = (heading: string): string =>
+  /_(kg|g|lb|oz)$/.exec(heading)?.[1] ?? (UNIT_HEADINGS.test(heading) ? heading : "");
+const key = (text: string): string => text.trim().toLowerCase().replace(/\s+/g, " ");
+
+/**
+ * Reads picks from a table that somebody kept: this application's own, or one with headings such as date, crop, bed,
+ * weight. Nothing is returned unless every row is right; a pick that is in the log already is counted and left out.
+ */
+export function readPicksCsv(text: string, into: PicksInto): ReadResult<PicksIn> {
+  const table = readTable(text);
+  if (!table.ok) return table;
+  const names = table.value.headings.map((h) => key(h));
+  const at = {} as Record<Column, number>;
+  for (const [column, words] of Object.entries(HEADINGS) as [Column, readonly string[]][])
+    at[column] = words.map((w) => names.indexOf(w)).find((i) => i >= 0) ?? -1;
+  const errors: LocatedError[] = [];
+  const lacks = (message: string) => errors.push({ row: 1, column: null, message });
+  if (at.day < 0) lacks("no column for the day; head it “date”");
+  if (at.kind < 0 && at.crop < 0) lacks("no column for what was picked; head it “kind” or “crop”");
+  if (at.net < 0 && at.gross < 0 && at.count < 0) lacks("no column for how much; head it “weight”, “net_g” or “count”");
+  if (errors.length > 0) return { ok: false, errors };
+
+  const find = finder(into.plantings);
+  const ids = new Set(into.known.map((p) => p.id));
+  const same = (p: Pick) => `${p.plantingId} ${p.at} ${p.grossG} ${p.count}`;
+  const seen = new Set(into.known.map(same));
+  const result: PicksIn = { picks: [], already: 0, estimated: 0 };
+  for (const { line, cells } of table.value.rows) {
+    if (errors.length >= MOST_ERRORS) break;
+    const cell = (column: Column): string => (at[column] < 0 ? "" : (cells[at[column]] ?? "").trim());
+    const wrong = (column: Column, message: string): null => {
+      errors.push({ row: line, column: table.value.headings[at[column]] ?? null, message });
+      return null;
+    };
+    const pick = readRow(cell, wrong, find, into, (column) => unitOf(names[at[column]] ?? ""));
+    if (!pick) continue;
+    if (ids.has(pick.id) || seen.has(same(pick))) {
+      result.already += 1;
+      continue;
+    }
+    ids.add(pick.id);
+    seen.add(same(pick));
+    result.picks.push(pick);
+    if (pick.estimated) result.estimated += 1;
+  }
+  return errors.length > 0 ? { ok: false, errors } : { ok: true, value: result, notes: [] };
+}
+
+type Found = PicksInto["plantings"][number];
+type Finder = (day: Day, kind: string, crop: string, bed: string) => Found[];
+
+/** Plantings that grew on a day under the names given; the narrowest names that fit anything. */
+function finder(plantings: PicksInto["plantings"]): Finder {
+  const byName = new Map<string, Found[]>();
+  const add = (name: string, p: Found) => {
+    const list = byName.get(name);
+    if (list) list.push(p);
+    else byName.set(name, [p]);
+  };
+  for (const p of plantings) for (const name of new Set([key(p.kind), key(p.crop)].filter(Boolean))) add(name, p);
+  return (day, kind, crop, bed) => {
+    const named = byName.get(key(kind)) ?? byName.get(key(crop)) ?? [];
+    return named.filter(
+      (p) =>
+        p.startedOn <= day &&
+        (p.endedOn === null || day <= p.endedOn) &&
+        (bed === "" || key(p.bed) === key(bed)) &&
+        (kind === "" || crop === "" || key(p.crop) === key(crop) || key(p.kind) !== key(kind)),
+    );
+  };
+}
+
+function readRow(
+  cell: (c: Column) => string,
+  wrong: (c: Column, message: string) => null,
+  find: Finder,
+  into: PicksInto,
+  unitIn: (c: Column) => string,
+): Pick | null {
+  const day = cell("day").slice(0, 10);
+  if (!isDay(day)) return wrong("day", `“${cell("day")}” is not a day: write it as 2026-10-06`);
+  const written = cell("day");
+  const time = cell("time") || (/[T ]\d\d:\d\d/.test(written) ? written.slice(11, 16) : "12:00");
+  if (!/^([01]\d|2[0-3]):[0-5]\d$/.test(time)) return wrong("time", `“${time}” is not a time: write it as 17:30`);
+  const what = cell("kind") ? "kind" : "crop";
+  const found = find(day, cell("kind"), cell("crop"), cell("bed"));
+  const said = [cell("kind"), cell("crop"), cell("bed")].filter(Boolean).join(", ");
+  if (found.length === 0) return wrong(what, `nothing called “${said}” grew on ${day}`);
+  if (found.length > 1)
+    return wrong(
+      what,
+      `“${said}” could be ${found.map((p) => `${p.kind || p.crop} in ${p.bed}`).join(" or ")}: name the bed or the kind`,
+    );
+  const planting = found[0]!;
+  const weighed = cell("gross") !== "" ? "gross" : "net";
+  const text = cell(weighed);
+  const withUnit = text !== "" && /^[\d.,]+$/.test(text) && unitIn(weighed) ? `${text} ${unitIn(weighed)}` : text;
+  const amount = withUnit === "" ? null : readAmount(withUnit, into.units, planting.bulk);
+  if (amount && !amount.ok) return wrong(weighed, amount.message);
+  const tareText = weighed === "gross" ? cell("tare") : "";
+  const tareUnit = /^[\d.,]+$/.test(tareText) && unitIn("tare") ? `${tareText} ${unitIn("tare")}` : tareText;
+  const tare = tareUnit === "" ? null : readMass(tareUnit, into.units);
+  if (tare && !tare.ok) return wrong("tare", tare.message);
+  const count = cell("count") === "" ? null : Number(cell("count"));
+  if (count !== null && !(Number.isInteger(count) && count >= 0))
+    return wrong("count", `“${cell("count")}” is not a number of pieces`);
+  // an own export says the net of a pick that was only counted too: the count alone is what was seen
+  const countedOnly = count !== null && cell("gross") === "" && cell("figure").startsWith("estimated");
+  const oneOf = <T extends string>(column: Column, all: readonly T[], words: Record<T, string>, usual: T): T | null => {
+    const said = key(cell(column));
+    if (said === "") return usual;
+    return (
+      all.find((x) => x === said || key(words[x]) === said) ??
+      wrong(column, `“${cell(column)}” is none of ${all.map((x) => words[x]).join(", ")}`)
+    );
+  };
+  const grade = oneOf("grade", GRADES, GRADE_WORDS, "sound");
+  const extent = oneOf("extent", EXTENTS, EXTENT_WORDS, "some");
+  if (!grade || !extent) return null;
+  const checked = pickSchema.safeParse({
+    id: cell("id") || into.newId(),
+    plantingId: planting.id,
+    roundId: null,
+    at: `${day}T${time}`,
+    by: cell("by"),
+    method: cell("method"),
+    extent,
+    count,
+    grossG: amount?.ok && !countedOnly ? amount.amount.massG : null,
+    entered: countedOnly ? "" : cell("entered") || text,
+    tare: tare?.ok && tare.massG > 0 ? [{ name: "containers", tareG: tare.massG, count: 1 }] : [],
+    topsOn: /^(true|yes|1)$/i.test(cell("tops")),
+    grade,
+    estimated: (amount?.ok && amount.amount.estimated) || /^(estimated|true|yes|1)/i.test(cell("figure")),
+    note: cell("note").replace(/^'/, ""),
+  });
+  if (checked.success) return checked.data;
+  const issue = checked.error.issues[0]!;
+  const where = issue.path[0] === "gross" ? weighed : issue.path[0] === "count" ? "count" : "note";
+  return wrong(where, issue.message);
+}
