@@ -4,7 +4,7 @@ import "./global.css";
 import { ChakraProvider } from "@chakra-ui/react";
 import headingFont from "@fontsource-variable/fraunces/files/fraunces-latin-wght-normal.woff2?url";
 import bodyFont from "@fontsource-variable/source-sans-3/files/source-sans-3-latin-wght-normal.woff2?url";
-import { type ReactNode, useContext } from "react";
+import { type ReactNode, useContext, useEffect } from "react";
 import {
   isRouteErrorResponse,
   Links,
@@ -65,6 +65,8 @@ export function Layout({ children }: { children: ReactNode }) {
 }
 
 export default function App() {
+  // keys and taps count from here on: the page says so, for those who look on
+  useEffect(() => document.documentElement.setAttribute("data-awake", ""), []);
   return <Outlet />;
 }
 

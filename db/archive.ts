@@ -19,6 +19,7 @@ export function archiveOf(db: Db): Archive {
     plans: db.select().from(t.plans).all(),
     forecasts: db.select().from(t.forecasts).orderBy(t.forecasts.issuedOn, t.forecasts.id).all(),
     practice: listPractice(db),
+    views: db.select().from(t.views).orderBy(t.views.id).all(),
   };
 }
 
@@ -40,6 +41,8 @@ const tablesOf = (a: Archive): { [N in TableName]: RowOf<N>[] } => ({
   picks: a.picks,
   treatments: a.treatments,
   pickWishes: a.pickWishes,
+  weighings: a.weighings,
+  views: a.views,
   weatherDays: a.weather,
   forecasts: a.forecasts,
   bedReadings: a.bedReadings,

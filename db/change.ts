@@ -23,6 +23,8 @@ const TABLES = {
   picks: schema.picks,
   treatments: schema.treatments,
   pickWishes: schema.pickWishes,
+  weighings: schema.weighings,
+  views: schema.views,
   weatherDays: schema.weatherDays,
   forecasts: schema.forecasts,
   bedReadings: schema.bedReadings,
@@ -85,7 +87,7 @@ function whole<T>(db: Db, work: () => T): T {
   try {
     return db.$client.transaction(work)();
   } catch (error) {
-    for (const name of Object.keys(TABLES) as TableName[]) touch(db, name);
+    for (const name of Object.keys(TABLES) as TableName[]) touch(db, name, null);
     throw error;
   }
 }
@@ -170,13 +172,26 @@ function statementsOf(db: Db, name: TableName): Statements {
   return made;
 }
 
-/** How often each table has been written to by this process. */
-const touches = new WeakMap<Db, Map<TableName, number>>();
-const touch = (db: Db, name: TableName): void => {
-  const counts = touches.get(db) ?? new Map<TableName, number>();
-  touches.set(db, counts);
-  counts.set(name, (counts.get(name) ?? 0) + 1);
+/** How often each table has been written to by this process, and the last rows that were. */
+type Touches = { count: number; keys: (string | null)[] };
+const touches = new WeakMap<Db, Map<TableName, Touches>>();
+/** Rows remembered as written; beyond them a table is read anew. */
+const REMEMBERED = 200;
+const touchesOf = (db: Db, name: TableName): Touches => {
+  const all = touches.get(db) ?? new Map<TableName, Touches>();
+  touches.set(db, all);
+  const known = all.get(name) ?? { count: 0, keys: [] };
+  all.set(name, known);
+  return known;
 };
+/** @param key the row written; null: any of them may have been */
+const touch = (db: Db, name: TableName, key: string | null): void => {
+  const t = touchesOf(db, name);
+  t.count += 1;
+  t.keys.push(key);
+  if (t.keys.length > REMEMBERED) t.keys.shift();
+};
+const versionOf = (db: Db): unknown => db.$client.pragma("data_version", { simple: true });
 
 /**
  * Reads something of one table and keeps it until that table is written to, by this process or by another: a station's
@@ -185,7 +200,7 @@ const touch = (db: Db, name: TableName): void => {
 export function kept<T>(name: TableName, read: (db: Db) => T): (db: Db) => T {
   const memo = new WeakMap<Db, { stamp: string; value: T }>();
   return (db) => {
-    const stamp = `${touches.get(db)?.get(name) ?? 0} ${db.$client.pragma("data_version", { simple: true })}`;
+    const stamp = `${touchesOf(db, name).count} ${versionOf(db)}`;
     const known = memo.get(db);
     if (known?.stamp === stamp) return known.value;
     const value = read(db);
@@ -194,18 +209,62 @@ export function kept<T>(name: TableName, read: (db: Db) => T): (db: Db) => T {
   };
 }
 
+/**
+ * The rows of a table in order, kept in memory: after a change only what was written is read again. A hundred thousand
+ * picks need not be read because one more was logged; rows that did not change stay the same objects.
+ * @param read all rows, in the order of `compare`
+ */
+export function keptRows<N extends TableName>(
+  name: N,
+  read: (db: Db) => RowOf<N>[],
+  compare: (a: RowOf<N>, b: RowOf<N>) => number,
+): (db: Db) => RowOf<N>[] {
+  const memo = new WeakMap<Db, { count: number; version: unknown; rows: RowOf<N>[] }>();
+  const key = (row: RowOf<N>) => String((row as Record<string, unknown>)[keyOf(name)]);
+  return (db) => {
+    const { count, keys } = touchesOf(db, name);
+    const version = versionOf(db);
+    const known = memo.get(db);
+    if (known && known.count === count && known.version === version) return known.rows;
+    const written = known ? keys.slice(Math.max(0, keys.length - (count - known.count))) : [];
+    const patchable =
+      known !== undefined &&
+      known.version === version &&
+      count - known.count === written.length &&
+      !written.includes(null);
+    const rows = patchable ? patched(known.rows, new Set(written as string[])) : read(db);
+    memo.set(db, { count, version, rows });
+    return rows;
+
+    function patched(before: RowOf<N>[], changed: ReadonlySet<string>): RowOf<N>[] {
+      const fresh = [...changed].flatMap((k) => (readRow(db, name, k) as RowOf<N> | null) ?? []).sort(compare);
+      const rest = before.filter((row) => !changed.has(key(row)));
+      for (const row of fresh) {
+        let low = 0;
+        for (let high = rest.length; low < high; ) {
+          const middle = (low + high) >> 1;
+          if (compare(rest[middle]!, row) < 0) low = middle + 1;
+          else high = middle;
+        }
+        rest.splice(low, 0, row);
+      }
+      return rest;
+    }
+  };
+}
+
 function readRow(db: Db, name: TableName, key: string): Record<string, unknown> | null {
   return (statementsOf(db, name).read.get({ key }) as Record<string, unknown> | undefined) ?? null;
 }
 
 function writeRow(db: Db, name: TableName, row: Record<string, unknown>): void {
-  touch(db, name);
+  touch(db, name, String(row[keyOf(name)]));
   const { columns, write } = statementsOf(db, name);
   write.run(Object.fromEntries(columns.map((c) => [c, row[c] ?? null])));
 }
 
 function deleteRow(db: Db, name: TableName, key: string): void {
-  touch(db, name);
+  touch(db, name, key);
   db.delete(TABLES[name] as SQLiteTable)
     .where(eq(keyColumn(name), key))
     .run();

@@ -6,7 +6,7 @@ import type { Place } from "#core/household/place";
 import type { Snapshot } from "#core/planning/outlook";
 import type { Forecast } from "#core/weather/daily";
 import type { Container } from "#core/weighing/pick";
-import { change, kept } from "./change";
+import { change, kept, keptRows } from "./change";
 import { listOwnCrops } from "./handbook";
 import type { Db } from "./open";
 import * as t from "./schema/index";
@@ -56,13 +56,20 @@ const stationRecord = kept("weatherDays", (db) =>
   db.select().from(t.weatherDays).orderBy(asc(t.weatherDays.day)).all(),
 );
 
+/** Every pick, in the order of time. */
+const keptPicks = keptRows(
+  "picks",
+  (db) => db.select().from(t.picks).orderBy(asc(t.picks.at), asc(t.picks.id)).all(),
+  (a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : a.id < b.id ? -1 : a.id > b.id ? 1 : 0),
+);
+
 /** Everything that judging and planning read, in one go. */
 export const snapshotOf = (db: Db): Snapshot => ({
   garden: gardenOf(db),
   beds: db.select().from(t.beds).orderBy(asc(t.beds.walkOrder), asc(t.beds.id)).all(),
   plantings: db.select().from(t.plantings).orderBy(asc(t.plantings.startedOn), asc(t.plantings.id)).all(),
   checks: db.select().from(t.checks).orderBy(asc(t.checks.at), asc(t.checks.id)).all(),
-  picks: db.select().from(t.picks).orderBy(asc(t.picks.at), asc(t.picks.id)).all(),
+  picks: keptPicks(db),
   windows: listWindows(db),
   trips: listTrips(db),
   datedWindows: db.select().from(t.datedWindows).orderBy(asc(t.datedWindows.day), asc(t.datedWindows.id)).all(),
@@ -71,6 +78,7 @@ export const snapshotOf = (db: Db): Snapshot => ({
   places: listPlaces(db),
   treatments: db.select().from(t.treatments).orderBy(asc(t.treatments.day), asc(t.treatments.id)).all(),
   pickWishes: db.select().from(t.pickWishes).orderBy(asc(t.pickWishes.day), asc(t.pickWishes.id)).all(),
+  weighings: db.select().from(t.weighings).orderBy(asc(t.weighings.day), asc(t.weighings.id)).all(),
   weather: stationRecord(db),
   forecast: forecastInForce(db),
   ownCrops: listOwnCrops(db),

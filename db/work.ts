@@ -1,5 +1,6 @@
 import { asc, eq, inArray } from "drizzle-orm";
 import type { PlanNote, Round, RoundLine } from "#core/planning/round";
+import type { PickWish } from "#core/planning/wish";
 import type { Check } from "#core/readiness/check";
 import type { Pick } from "#core/weighing/pick";
 import { change } from "./change";
@@ -76,10 +77,17 @@ export const findPick = (db: Db, id: string): Pick | null =>
   db.select().from(t.picks).where(eq(t.picks.id, id)).get() ?? null;
 export const listPicks = (db: Db): Pick[] => db.select().from(t.picks).orderBy(asc(t.picks.at)).all();
 
-/** Saves a pick; one that finishes a once-over crop also ends its planting on that day. */
-export function savePick(db: Db, pick: Pick, label: string, at: string): string | null {
+/** Saves a pick, with the wish to take the rest on a day; one that finishes a once-over crop also ends its planting on that day. */
+export function savePick(
+  db: Db,
+  pick: Pick,
+  label: string,
+  at: string,
+  rest: PickWish | null = null,
+): string | null {
   return change(db, label, at, (c) => {
     c.put("picks", pick);
+    if (rest) c.put("pickWishes", rest);
     if (pick.extent !== "final") return;
     const planting = db.select().from(t.plantings).where(eq(t.plantings.id, pick.plantingId)).get();
     if (planting && planting.endedOn === null) c.put("plantings", { ...planting, endedOn: pick.at.slice(0, 10) });

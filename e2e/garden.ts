@@ -118,5 +118,8 @@ export function withGarden(verb: "demo" | "serve") {
   return here;
 }
 
-/** Waits until the page listens: the first load is drawn before its scripts run. */
-export const ready = (page: Page): Promise<void> => page.waitForLoadState("networkidle");
+/** Waits until the page listens: the first load is drawn before its scripts run, and says when they do. */
+export async function ready(page: Page): Promise<void> {
+  await page.locator("html[data-awake]").waitFor({ state: "attached" });
+  await page.waitForLoadState("networkidle");
+}

@@ -14,7 +14,8 @@ import { checkSchema, localTimeSchema, readingSchema } from "#core/readiness/che
 import { readingFault } from "#core/readiness/cue-kinds/index";
 import { bedReadingSchema, coverSchema } from "#core/weather/bed-offset";
 import { forecastDaySchema, weatherDaySchema } from "#core/weather/daily";
-import { containerSchema, pickSchema } from "#core/weighing/pick";
+import { weighingSchema } from "#core/weighing/learned";
+import { containerSchema, pickSchema, viewSchema } from "#core/weighing/pick";
 import { type LocatedError, MOST_ERRORS, type ReadResult } from "./located";
 
 /** The whole garden as one JSON document. Ids refer within the document; a row may be marked removed. */
@@ -50,6 +51,8 @@ export const archiveSchema = z.object({
   places: z.array(placeSchema).max(200).default([]),
   treatments: z.array(treatmentSchema).max(50_000).default([]),
   pickWishes: z.array(pickWishSchema).max(20_000).default([]),
+  weighings: z.array(weighingSchema).max(20_000).default([]),
+  views: z.array(viewSchema).max(200).default([]),
   ownCrops: z.array(cropSchema).max(2000).default([]),
   bedReadings: z.array(bedReadingSchema).max(200_000).default([]),
   covers: z.array(coverSchema).max(50_000).default([]),
@@ -125,6 +128,8 @@ function strayReferences(a: Archive): LocatedError[] {
     "places",
     "treatments",
     "pickWishes",
+    "weighings",
+    "views",
   ] as const)
     ids(a[name], name);
   const book = handbookWith(a.ownCrops);

@@ -169,6 +169,15 @@ const archive: Archive = {
       grade: "sound",
       estimated: false,
       note: "=first",
+      part: "crop",
+      purpose: "harvest",
+      condition: "cool",
+      minutes: 12,
+      left: "the small ones",
+      way: "store",
+      sorted: [{ grade: "eat-first", way: "kitchen", massG: 200, count: null, note: "pierced by the fork" }],
+      againG: 840,
+      againHow: "tops-off",
     },
   ],
   weather: [],
@@ -184,6 +193,8 @@ const archive: Archive = {
   treatments: [
     { id: "tr", plantingId: "p1", day: "2026-07-01", kind: "spray", product: "soap", waitDays: 3, note: "" },
   ],
+  weighings: [{ id: "wg", cropId: "onion", day: "2026-08-08", what: "litre", amount: 5, massG: 2900 }],
+  views: [{ id: "v", name: "Onions of 2026", query: "crop=bulb-onion&year=2026" }],
   pickWishes: [{ id: "pw", plantingId: "p1", kind: "not-before", day: "2026-08-20" }],
 };
 

@@ -1,8 +1,45 @@
 import type { Net } from "#core/weighing/net";
-import { EXTENT_WORDS, GRADE_WORDS, type Pick } from "#core/weighing/pick";
+import { EXTENT_WORDS, GRADE_WORDS, type Pick, partSchema, type SortedPart } from "#core/weighing/pick";
 import { writeTable } from "./csv";
 
 export type PickRow = { pick: Pick; net: Net; bed: string; crop: string; kind: string };
+
+/** Headings of what is told of a pick beside its weight. */
+const MORE = ["part", "purpose", "condition", "minutes", "left", "way", "sorted", "again_g", "again_how"];
+
+/** The parts of a sorted pick in one cell: "eat-first kitchen 200 g (forked); compost compost 3 pieces". */
+export const sayParts = (parts: readonly SortedPart[]): string =>
+  parts
+    .map((p) =>
+      [
+        p.grade,
+        p.way || "-",
+        p.massG === null ? "" : `${p.massG} g`,
+        p.count === null ? "" : `${p.count} pieces`,
+        p.note ? `(${p.note.replace(/[;()]/g, ",")})` : "",
+      ]
+        .filter(Boolean)
+        .join(" "),
+    )
+    .join("; ");
+
+/** Reads such a cell again; null when it is none. */
+export function readParts(text: string): SortedPart[] | null {
+  if (text.trim() === "") return [];
+  const parts = text.split(";").map((piece) => {
+    const found = /^\s*([a-z-]+) ([a-z]+|-)(?: ([\d.]+) g)?(?: (\d+) pieces)?(?: \((.*)\))?\s*$/.exec(piece);
+    if (!found) return null;
+    const checked = partSchema.safeParse({
+      grade: found[1],
+      way: found[2] === "-" ? "" : found[2],
+      massG: found[3] === undefined ? null : Number(found[3]),
+      count: found[4] === undefined ? null : Number(found[4]),
+      note: found[5] ?? "",
+    });
+    return checked.success ? checked.data : null;
+  });
+  return parts.some((p) => p === null) ? null : (parts as SortedPart[]);
+}
 
 /** The pick log as CSV; masses in grams, one row a pick, weighed and estimated told apart. */
 export const writePicksCsv = (rows: readonly PickRow[]): string =>
@@ -27,6 +64,7 @@ export const writePicksCsv = (rows: readonly PickRow[]): string =>
       "as_entered",
       "note",
       "id",
+      ...MORE,
     ],
     rows.map(({ pick, net, bed, crop, kind }) => [
       pick.at.slice(0, 10),
@@ -48,5 +86,14 @@ export const writePicksCsv = (rows: readonly PickRow[]): string =>
       pick.entered,
       pick.note,
       pick.id,
+      pick.part,
+      pick.purpose,
+      pick.condition,
+      pick.minutes,
+      pick.left,
+      pick.way,
+      sayParts(pick.sorted),
+      pick.againG,
+      pick.againHow,
     ]),
   );

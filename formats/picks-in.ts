@@ -3,9 +3,27 @@ import type { Planting } from "#core/garden/planting";
 import { readMass, type UnitSystem } from "#core/units/mass";
 import { readAmount } from "#core/weighing/amount";
 import type { Bulk } from "#core/weighing/bulk";
-import { EXTENT_WORDS, EXTENTS, GRADE_WORDS, GRADES, type Pick, pickSchema } from "#core/weighing/pick";
+import {
+  AGAIN_WORDS,
+  AGAINS,
+  CONDITION_WORDS,
+  CONDITIONS,
+  EXTENT_WORDS,
+  EXTENTS,
+  GRADE_WORDS,
+  GRADES,
+  PART_WORDS,
+  PARTS,
+  type Pick,
+  PURPOSE_WORDS,
+  PURPOSES,
+  pickSchema,
+  WAY_WORDS,
+  WAYS,
+} from "#core/weighing/pick";
 import { readTable } from "./csv";
 import { type LocatedError, MOST_ERRORS, type ReadResult } from "./located";
+import { readParts } from "./picks-csv";
 
 /** What a file of picks is read against: the plantings by the names a gardener writes, and the picks there are. */
 export type PicksInto = {
@@ -38,6 +56,15 @@ const HEADINGS = {
   entered: ["as_entered"],
   note: ["note", "notes", "remark"],
   id: ["id"],
+  part: ["part"],
+  purpose: ["purpose"],
+  condition: ["condition"],
+  minutes: ["minutes"],
+  left: ["left"],
+  way: ["way", "went to"],
+  sorted: ["sorted"],
+  again: ["again_g"],
+  againHow: ["again_how"],
 } as const;
 type Column = keyof typeof HEADINGS;
 
@@ -160,7 +187,15 @@ function readRow(
   };
   const grade = oneOf("grade", GRADES, GRADE_WORDS, "sound");
   const extent = oneOf("extent", EXTENTS, EXTENT_WORDS, "some");
-  if (!grade || !extent) return null;
+  const part = oneOf("part", PARTS, PART_WORDS, "crop");
+  const purpose = oneOf("purpose", PURPOSES, PURPOSE_WORDS, "harvest");
+  const condition = oneOf("condition", CONDITIONS, CONDITION_WORDS, "");
+  const way = oneOf("way", WAYS, WAY_WORDS, "");
+  const againHow = oneOf("againHow", AGAINS, AGAIN_WORDS, "");
+  if (!grade || !extent || !part || !purpose || condition === null || way === null || againHow === null) return null;
+  const sorted = readParts(cell("sorted"));
+  if (!sorted) return wrong("sorted", "write the parts as “eat-first kitchen 200 g; compost compost 3 pieces”");
+  const numberIn = (column: Column): number | null => (cell(column) === "" ? null : Number(cell(column)));
   const checked = pickSchema.safeParse({
     id: cell("id") || into.newId(),
     plantingId: planting.id,
@@ -177,9 +212,19 @@ function readRow(
     grade,
     estimated: (amount?.ok && amount.amount.estimated) || /^(estimated|true|yes|1)/i.test(cell("figure")),
     note: cell("note").replace(/^'/, ""),
+    part,
+    purpose,
+    condition,
+    minutes: numberIn("minutes"),
+    left: cell("left"),
+    way,
+    sorted,
+    againG: numberIn("again"),
+    againHow,
   });
   if (checked.success) return checked.data;
   const issue = checked.error.issues[0]!;
-  const where = issue.path[0] === "gross" ? weighed : issue.path[0] === "count" ? "count" : "note";
+  const at = String(issue.path[0]);
+  const where: Column = at === "gross" ? weighed : at === "againG" ? "again" : at in HEADINGS ? (at as Column) : "note";
   return wrong(where, issue.message);
 }

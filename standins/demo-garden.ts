@@ -159,7 +159,10 @@ export function demoGarden(): Archive {
 }
 
 /** What the demo's household likes, where it keeps things, and what it did to its plants. */
-const demoHousehold = (): Pick<Archive, "datedWindows" | "tastes" | "places" | "treatments" | "pickWishes"> => ({
+const demoHousehold = (): Pick<
+  Archive,
+  "datedWindows" | "tastes" | "places" | "treatments" | "pickWishes" | "weighings" | "views"
+> => ({
   datedWindows: [],
   tastes: [
     { id: "kale", liking: 0.8, weeklyG: 300, sparedG: 400 },
@@ -184,6 +187,10 @@ const demoHousehold = (): Pick<Archive, "datedWindows" | "tastes" | "places" | "
     },
   ],
   pickWishes: [],
+  weighings: [
+    { id: "bucket-of-beans", cropId: "runner-bean", day: "2026-08-22", what: "litre", amount: 10, massG: 3600 },
+  ],
+  views: [{ id: "tomatoes", name: "This year’s tomatoes by week", query: "crop=tomato&year=2026&group=week" }],
 });
 
 /** When a crop that is over was cleared at the latest. */

@@ -82,6 +82,27 @@ function toPicks(
       grade: luck.next() < 0.08 ? ("eat-first" as const) : ("sound" as const),
       estimated: false,
       note: "",
+      part: "crop" as const,
+      purpose: "harvest" as const,
+      condition: weekday(day) === 0 || weekday(day) === 6 ? ("cool" as const) : ("hot" as const),
+      minutes: Math.round(4 + (crop.minutesPerKg * netG) / 1000),
+      left: crop.technique.leave.slice(0, 120),
+      way: "" as const,
+      // every third basket is sorted: a little of it for tonight
+      sorted:
+        i % 3 === 1 && netG > 600
+          ? [
+              {
+                grade: "eat-first" as const,
+                way: "kitchen" as const,
+                massG: Math.round(netG / 80) * 10,
+                count: null,
+                note: "",
+              },
+            ]
+          : [],
+      againG: null,
+      againHow: "" as const,
     };
   });
 }

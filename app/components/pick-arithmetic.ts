@@ -2,7 +2,7 @@ import { decimals, readMass, roundMass, sayMass, type UnitSystem } from "#core/u
 import { type Amount, readAmount } from "#core/weighing/amount";
 import type { Bulk } from "#core/weighing/bulk";
 import { doubtsOf, netOf, sayNet } from "#core/weighing/net";
-import type { Pick } from "#core/weighing/pick";
+import { blankPick } from "#core/weighing/pick";
 
 type Sum = {
   gross: string;
@@ -20,7 +20,7 @@ type Sum = {
 function howItCame(amount: Amount | null, bulk: Bulk, units: UnitSystem): string {
   if (!amount) return "";
   if (amount.litres > 0)
-    return `${decimals(amount.litres, 1)} litres at ${decimals(bulk.kgPerL, 2)} kg each, ${bulk.published ? "by the published bushel weight" : "our own estimate"}`;
+    return `${decimals(amount.litres, 1)} litres at ${decimals(bulk.kgPerL, 2)} kg each, ${bulk.own ? "by your own weighing" : bulk.published ? "by the published bushel weight" : "our own estimate"}`;
   return amount.loads.length > 1
     ? `${amount.loads.map((g) => sayMass(g, units)).join(" + ")} = ${sayMass(amount.massG, units)}`
     : "";
@@ -31,42 +31,36 @@ export function arithmetic({ gross, count, topsOn, boxes, other, containers, cro
   line: string;
   wrong: boolean;
   doubts: string[];
+  netG: number | null;
 } {
   const mass = gross.trim() === "" ? null : readAmount(gross, units, crop.bulk);
-  if (mass && !mass.ok) return { line: mass.message, wrong: true, doubts: [] };
+  if (mass && !mass.ok) return { line: mass.message, wrong: true, doubts: [], netG: null };
   const extra = other.trim() === "" ? null : readMass(other, units);
-  if (extra && !extra.ok) return { line: extra.message, wrong: true, doubts: [] };
+  if (extra && !extra.ok) return { line: extra.message, wrong: true, doubts: [], netG: null };
   const tare = containers
     .filter((c) => (boxes[c.id] ?? 0) > 0)
     .map((c) => ({ name: c.name, tareG: c.tareG, count: boxes[c.id] ?? 0 }));
   if (extra?.ok && extra.massG > 0) tare.push({ name: "other", tareG: extra.massG, count: 1 });
   const pieces = count.trim() === "" ? null : Number(count);
-  if (!mass && pieces === null) return { line: "Give a weight or a count.", wrong: false, doubts: [] };
-  const pick: Pick = {
-    id: "",
-    plantingId: "",
-    roundId: null,
-    at: "2026-01-01T00:00",
-    by: "",
-    method: "",
-    extent: "some",
+  if (!mass && pieces === null) return { line: "Give a weight or a count.", wrong: false, doubts: [], netG: null };
+  const pick = blankPick({
     count: pieces,
     grossG: mass?.ok ? mass.amount.massG : null,
     entered: gross,
     tare,
     topsOn,
-    grade: "sound",
     estimated: mass?.ok ? mass.amount.estimated : false,
-    note: "",
-  };
+  });
   const net = netOf(pick, crop.topsShare, crop.pieceG);
   if (net.netG < 0)
     return {
       line: `The empties weigh ${sayMass(roundMass(-net.netG), units)} more than the load.`,
       wrong: true,
       doubts: [],
+      netG: null,
     };
   return {
+    netG: net.netG,
     line: [howItCame(mass?.ok ? mass.amount : null, crop.bulk, units), sayNet(pick, net, units)]
       .filter(Boolean)
       .join("; "),

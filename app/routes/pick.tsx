@@ -1,17 +1,12 @@
 import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
-import { Form, redirect } from "react-router";
-import { isLaw, sayWait, waitingOn } from "#core/garden/treatment";
-import { sayMass } from "#core/units/mass";
-import { bulkOf } from "#core/weighing/bulk";
-import { netOf } from "#core/weighing/net";
-import { EXTENT_WORDS, EXTENTS, GRADE_WORDS, GRADES, tareOf } from "#core/weighing/pick";
-import { newId } from "#db/change";
-import { listContainers } from "#db/garden";
-import { findPick, removePick, savePick } from "#db/work";
+import { Form } from "react-router";
+import { EXTENT_WORDS, EXTENTS, GRADE_WORDS, GRADES, PARTS, tareOf } from "#core/weighing/pick";
 import { AmountFields } from "../components/amount-fields";
 import { CropGlyph } from "../components/crop-glyph";
 import { arithmetic } from "../components/pick-arithmetic";
+import { PickMore } from "../components/pick-more";
+import { PickSorting, WayField } from "../components/pick-sorting";
 import { ArithmeticLine, ContainerCounter } from "../components/scale-parts";
 import {
   Anchor,
@@ -29,53 +24,21 @@ import {
 import { lastGood } from "../offline/last-good";
 import { queuePick } from "../offline/pick-offline";
 import { freshId } from "../offline/queue";
-import { db, desk, handbook } from "../server/desk.server";
-import { done, missing, refuse, typedOf } from "../server/forms.server";
-import { pickFormData, readPickForm } from "../server/pick-form.server";
+import { desk } from "../server/desk.server";
+import { missing, typedOf } from "../server/forms.server";
+import { logPick } from "../server/pick-action.server";
+import { pickFormData } from "../server/pick-form.server";
 import type { Route } from "./+types/pick";
 
 export function loader({ params, request }: Route.LoaderArgs) {
   const query = new URL(request.url).searchParams;
   const data = pickFormData(desk(), (params as { pickId?: string }).pickId, query.get("planting"), query.get("round"));
   if (!data) throw missing("pick");
-  return data;
+  return { ...data, part: PARTS.find((p) => p === query.get("part")) ?? "crop" };
 }
 
 export async function action({ request, params }: Route.ActionArgs) {
-  const form = await request.formData();
-  const typed = typedOf(form);
-  const d = desk();
-  const pickId = (params as { pickId?: string }).pickId;
-  const known = pickId ? findPick(db(), pickId) : null;
-  if (typed.intent === "remove") {
-    if (!known) throw missing("pick");
-    return done("/picks", removePick(db(), known.id, "Pick removed", d.now));
-  }
-  const planting = d.snapshot.plantings.find((p) => p.id === typed.plantingId);
-  if (!planting) return refuse({ errors: { plantingId: "choose what was picked" }, typed });
-  const { units } = d.snapshot.garden;
-  // a pick that waited for the signal comes with its own id; sent twice, it is kept once
-  const ownId = !pickId && /^[\w-]{8,40}$/.test(typed.id ?? "") ? typed.id! : newId();
-  const twin = pickId ? null : findPick(db(), ownId);
-  if (twin && twin.plantingId !== planting.id)
-    return refuse({ errors: { form: "another pick has this id already" }, typed });
-  const read = readPickForm(
-    typed,
-    known?.id ?? ownId,
-    planting.id,
-    listContainers(db()),
-    units,
-    bulkOf(handbook().of(planting.cropId)),
-  );
-  if (!read.ok) return refuse(read.faults);
-  const wait = waitingOn(d.snapshot.treatments, planting.id, read.pick.at.slice(0, 10)).find(isLaw);
-  if (wait)
-    return refuse({ errors: { plantingId: `not to be picked yet: ${sayWait(wait)}. The label is the law.` }, typed });
-  const crop = handbook().of(planting.cropId);
-  const label = `${sayMass(netOf(read.pick, crop.topsShare, crop.yield.pieceG).netG, units)} of ${planting.kind || crop.name} ${known ? "changed" : "logged"}`;
-  const journalId = savePick(db(), read.pick, label, d.now);
-  if (typed.then === "another") return redirect(`/picks/new?done=${journalId}`);
-  return done(read.pick.roundId ? `/rounds/${read.pick.roundId}` : "/picks", journalId);
+  return logPick(typedOf(await request.formData()), (params as { pickId?: string }).pickId);
 }
 
 /** Without a signal a new pick is still entered, and waits in the browser. */
@@ -230,7 +193,16 @@ export default function PickPage({ loaderData, actionData }: Route.ComponentProp
                   </>
                 )}
               </Field>
+              <WayField way={pick?.way ?? ""} faults={faults} />
             </Grid>
+            <PickSorting
+              key={crop.id}
+              parts={pick?.sorted ?? []}
+              crop={crop}
+              units={units}
+              wholeG={sum.netG}
+              faults={faults}
+            />
             <Flex gap="6" wrap="wrap">
               {crop.topsShare > 0 && (
                 <chakra.label display="flex" gap="2" alignItems="center" minH="44px">
@@ -254,6 +226,15 @@ export default function PickPage({ loaderData, actionData }: Route.ComponentProp
                 an estimate, not weighed
               </chakra.label>
             </Flex>
+            <PickMore
+              pick={pick}
+              part={loaderData.part}
+              crop={crop}
+              netG={sum.netG}
+              units={units}
+              today={now.slice(0, 10)}
+              faults={faults}
+            />
             <Field name="note" label="Note" faults={faults}>
               {(p) => <TextArea {...p} rows={2} defaultValue={value("note", pick?.note)} />}
             </Field>
@@ -265,6 +246,11 @@ export default function PickPage({ loaderData, actionData }: Route.ComponentProp
             {!pick && !roundId && (
               <Button type="submit" size="lg" variant="outline" name="then" value="another">
                 Save, and another
+              </Button>
+            )}
+            {!pick && (
+              <Button type="submit" size="lg" variant="quiet" name="then" value="tops">
+                Save, and what came with it
               </Button>
             )}
             {pick && (

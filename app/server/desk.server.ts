@@ -1,8 +1,9 @@
 import { join } from "node:path";
-import { type Handbook, handbookWith } from "#core/handbook/index";
+import type { Handbook } from "#core/handbook/index";
 import { type Outlook, outlookOf, type Snapshot } from "#core/planning/outlook";
 import type { Kept, PlanProblem, Wishes } from "#core/planning/problem";
 import { problemOf } from "#core/planning/question";
+import { bookOf } from "#core/weighing/taught-book";
 import { revision } from "#db/change";
 import { nowAt, snapshotOf } from "#db/garden";
 import { type Db, openGarden } from "#db/open";
@@ -43,11 +44,5 @@ export const NO_WISHES: Wishes = { take: [], leave: [], open: [] };
 export const problem = (d: Desk, wishes: Wishes = NO_WISHES, kept: Kept[] = []): PlanProblem =>
   problemOf(d.snapshot, d.outlook, wishes, kept);
 
-let printed: { own: Snapshot["ownCrops"]; book: Handbook } | null = null;
-
-/** The handbook with this garden's own crops. */
-export function handbook(): Handbook {
-  const own = desk().snapshot.ownCrops;
-  if (printed?.own !== own) printed = { own, book: handbookWith(own) };
-  return printed.book;
-}
+/** The handbook with this garden's own crops and what its scale has taught. */
+export const handbook = (): Handbook => bookOf(desk().snapshot);

@@ -1,12 +1,26 @@
+import type { Crop } from "#core/handbook/crop";
+import type { Snapshot } from "#core/planning/outlook";
 import { readMass, type UnitSystem } from "#core/units/mass";
 import { readAmount } from "#core/weighing/amount";
 import { type Bulk, bulkOf } from "#core/weighing/bulk";
+import { learnedOf } from "#core/weighing/learned";
 import { netOf } from "#core/weighing/net";
-import { type Container, type Pick, pickSchema, type TareItem } from "#core/weighing/pick";
+import {
+  type Container,
+  isCrop,
+  type Pick,
+  partSchema,
+  pickSchema,
+  type SortedPart,
+  type TareItem,
+} from "#core/weighing/pick";
 import { listContainers, listPeople } from "#db/garden";
 import { findPick } from "#db/work";
 import { type Desk, db, handbook } from "./desk.server";
 import { type FormFaults, faultsOf, numberOf } from "./forms.server";
+
+/** Most parts that the form takes; the log holds as many. */
+const MOST_PARTS = 12;
 
 export type PickForm = { ok: true; pick: Pick } | { ok: false; faults: FormFaults };
 
@@ -37,6 +51,11 @@ export function readPickForm(
   if (other?.ok && other.massG > 0) tare.push({ name: "other container", tareG: other.massG, count: 1 });
   if (amount && amount.litres > 0 && tare.length > 0)
     return fault("gross", "a volume is without its containers: set them to none, or weigh it");
+  const sorted = readSorted(typed, units, bulk);
+  if (!sorted.ok) return fault(sorted.field, sorted.message);
+  const againText = (typed.again ?? "").trim();
+  const again = againText === "" ? null : readAmount(againText, units, bulk);
+  if (again && !again.ok) return fault("again", again.message);
   const checked = pickSchema.safeParse({
     id,
     plantingId,
@@ -53,8 +72,49 @@ export function readPickForm(
     grade: typed.grade,
     estimated: typed.estimated === "on" || (amount?.estimated ?? false),
     note: typed.note ?? "",
+    part: typed.part || "crop",
+    purpose: typed.purpose || "harvest",
+    condition: typed.condition ?? "",
+    minutes: numberOf(typed.minutes),
+    left: typed.left ?? "",
+    way: typed.way ?? "",
+    sorted: sorted.parts,
+    againG: again?.ok ? again.amount.massG : null,
+    againHow: again ? typed.againHow || "tops-off" : "",
   } satisfies Record<keyof Pick, unknown>);
-  return checked.success ? { ok: true, pick: checked.data } : { ok: false, faults: faultsOf(checked.error, typed) };
+  if (checked.success) return { ok: true, pick: checked.data };
+  const faults = faultsOf(checked.error, typed);
+  const { againG, ...errors } = faults.errors;
+  return { ok: false, faults: { ...faults, errors: againG ? { ...errors, again: againG } : errors } };
+}
+
+type Sorted = { ok: true; parts: SortedPart[] } | { ok: false; field: string; message: string };
+
+/** The parts told apart when the pick was sorted: a row each, by weight or by count. Rows left empty count for nothing. */
+function readSorted(typed: Record<string, string>, units: UnitSystem, bulk: Bulk): Sorted {
+  const parts: SortedPart[] = [];
+  for (let i = 0; i < MOST_PARTS; i++) {
+    const amountText = (typed[`part-${i}-amount`] ?? "").trim();
+    const countText = (typed[`part-${i}-count`] ?? "").trim();
+    if (amountText === "" && countText === "") continue;
+    const read = amountText === "" ? null : readAmount(amountText, units, bulk);
+    if (read && !read.ok) return { ok: false, field: `part-${i}-amount`, message: read.message };
+    const checked = partSchema.safeParse({
+      grade: typed[`part-${i}-grade`],
+      way: typed[`part-${i}-way`] ?? "",
+      massG: read?.ok ? read.amount.massG : null,
+      count: numberOf(countText),
+      note: typed[`part-${i}-note`] ?? "",
+    });
+    if (!checked.success) {
+      const issue = checked.error.issues[0]!;
+      const column = String(issue.path[0] ?? "amount");
+      const field = `part-${i}-${column === "massG" ? "amount" : column}`;
+      return { ok: false, field, message: issue.code === "custom" ? issue.message : "write a whole number" };
+    }
+    parts.push(checked.data);
+  }
+  return { ok: true, parts };
 }
 
 /** What the form of a pick is drawn from; null when there is no such pick. */
@@ -69,7 +129,7 @@ export function pickFormData(d: Desk, pickId: string | undefined, plantingId: st
     .map((p) => {
       const crop = book.of(p.cropId);
       const before = snapshot.picks
-        .filter((x) => x.plantingId === p.id && x.id !== pick?.id)
+        .filter((x) => x.plantingId === p.id && x.id !== pick?.id && isCrop(x))
         .map((x) => netOf(x, crop.topsShare, crop.yield.pieceG).netG);
       return {
         id: p.id,
@@ -102,7 +162,20 @@ export function pickFormData(d: Desk, pickId: string | undefined, plantingId: st
       pieceG: c.yield.pieceG,
       bulk: bulkOf(c),
       once: c.habit === "once-over",
+      keeps: c.after.days[1] >= 21,
+      tool: c.technique.tool,
+      drying: dryingOf(snapshot, c),
       cautions: c.cautions,
     })),
   };
+}
+
+/** What of a crop's weight is lost by drying, as far as this garden has weighed it. */
+function dryingOf(snapshot: Snapshot, crop: Crop) {
+  const ids = new Set(snapshot.plantings.filter((p) => p.cropId === crop.id).map((p) => p.id));
+  return learnedOf(
+    crop,
+    snapshot.picks.filter((p) => ids.has(p.plantingId)),
+    [],
+  ).drying;
 }

@@ -1,5 +1,4 @@
 import type { Planting } from "#core/garden/planting";
-import { handbookWith } from "#core/handbook/index";
 import type { PlantingOutlook, Snapshot } from "#core/planning/outlook";
 import { sayReading } from "#core/readiness/cue-kinds/index";
 import { dueBefore } from "#core/readiness/prepare";
@@ -7,6 +6,7 @@ import { sayLookAgain, sayReasons } from "#core/readiness/words";
 import { sayMass, type UnitSystem } from "#core/units/mass";
 import { sayChance } from "#core/units/say";
 import { netOf } from "#core/weighing/net";
+import { bookOf } from "#core/weighing/taught-book";
 
 /** A judgement as a screen shows it. */
 export function judgementView(p: PlantingOutlook, today: string, units: UnitSystem) {
@@ -33,7 +33,7 @@ export function judgementView(p: PlantingOutlook, today: string, units: UnitSyst
 
 /** What a planting has given and shown so far. */
 export function pickTotals(snapshot: Snapshot, planting: Planting) {
-  const crop = handbookWith(snapshot.ownCrops).of(planting.cropId);
+  const crop = bookOf(snapshot).of(planting.cropId);
   const { units } = snapshot.garden;
   const nets = snapshot.picks
     .filter((p) => p.plantingId === planting.id)

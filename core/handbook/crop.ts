@@ -172,6 +172,8 @@ export const cropSchema = z.object({
   ),
   minutesPerKg: z.number().positive(),
   topsShare: z.number().min(0).max(0.9).default(0),
+  /** kilos in a litre by the gardener's own weighing; null: by the published bushel, or an estimate */
+  ownKgPerL: z.number().positive().max(3).nullable().default(null),
   /** taking the biggest lets the others fill out */
   thins: z.boolean().default(false),
   rotationYears: z.number().min(0),

@@ -2,6 +2,7 @@ import { describe, expect, it } from "vitest";
 import { addDays } from "../calendar/day";
 import { plainWeather } from "../fixtures/garden";
 import { garden, NO_WISHES, NOW, TODAY } from "../fixtures/snapshot";
+import { blankPick } from "../weighing/pick";
 import { plan } from "./optimise";
 import { outlookOf, type Snapshot } from "./outlook";
 import { problemOf } from "./question";
@@ -85,7 +86,7 @@ describe("from outlook to rounds", () => {
     expect(urgenciesOf({ ...problem, slots: [] }, "metric")).toEqual([]);
   });
   it("a pick taken today empties its planting from the next plan", () => {
-    const pick = {
+    const pick = blankPick({
       id: "p",
       plantingId: "squash",
       roundId: null,
@@ -101,7 +102,7 @@ describe("from outlook to rounds", () => {
       grade: "sound" as const,
       estimated: false,
       note: "",
-    };
+    });
     const after = outlookOf(
       {
         ...snapshot,
@@ -113,23 +114,25 @@ describe("from outlook to rounds", () => {
     expect(after.plantings.map((p) => p.planting.id)).not.toContain("squash");
   });
   it("learns a repeat cropper's pace from its picks", () => {
-    const picks = [14, 10, 6, 2].map((ago) => ({
-      id: `k${ago}`,
-      plantingId: "kale",
-      roundId: null,
-      at: `${addDays(TODAY, -ago)}T12:00`,
-      by: "",
-      method: "",
-      extent: "all-ready" as const,
-      count: null,
-      grossG: 1500,
-      entered: "",
-      tare: [],
-      topsOn: false,
-      grade: "sound" as const,
-      estimated: false,
-      note: "",
-    }));
+    const picks = [14, 10, 6, 2].map((ago) =>
+      blankPick({
+        id: `k${ago}`,
+        plantingId: "kale",
+        roundId: null,
+        at: `${addDays(TODAY, -ago)}T12:00`,
+        by: "",
+        method: "",
+        extent: "all-ready" as const,
+        count: null,
+        grossG: 1500,
+        entered: "",
+        tare: [],
+        topsOn: false,
+        grade: "sound" as const,
+        estimated: false,
+        note: "",
+      }),
+    );
     const before = outlook.plantings.find((p) => p.planting.id === "kale")!.supply.rateG;
     const learned = outlookOf({ ...snapshot, picks }, NOW).plantings.find((p) => p.planting.id === "kale")!.supply
       .rateG;

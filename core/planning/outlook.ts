@@ -5,7 +5,7 @@ import type { Garden } from "../garden/garden";
 import type { Planting } from "../garden/planting";
 import type { Treatment } from "../garden/treatment";
 import type { Crop, School } from "../handbook/crop";
-import { handbookWith, schoolOf } from "../handbook/index";
+import { schoolOf } from "../handbook/index";
 import type { Place } from "../household/place";
 import type { Taste } from "../household/taste";
 import type { Check } from "../readiness/check";
@@ -23,8 +23,10 @@ import { type Forecast, type Member, meanTempC, type WeatherDay } from "../weath
 import { correctedMembers, type Night } from "../weather/ensemble";
 import { type LeadSkill, skillOf, spreadRatio } from "../weather/forecast-skill";
 import { type Hazard, hazardsOf, LEAST_MEMBERS } from "../weather/hazards";
+import type { Weighing } from "../weighing/learned";
 import { netOf } from "../weighing/net";
-import type { Container, Pick } from "../weighing/pick";
+import { type Container, isCrop, type Pick } from "../weighing/pick";
+import { bookOf } from "../weighing/taught-book";
 import type { PickWish } from "./wish";
 
 /** Everything about a garden that judging and planning read. */
@@ -55,6 +57,7 @@ export type Snapshot = {
   places: Place[];
   treatments: Treatment[];
   pickWishes: PickWish[];
+  weighings: Weighing[];
 };
 
 export type PlantingOutlook = {
@@ -134,7 +137,7 @@ export function outlookOf(snapshot: Snapshot, now: string, weighReadings = false
     }),
   );
   const growing = snapshot.plantings.filter((p) => p.endedOn === null && p.startedOn <= today);
-  const book = handbookWith(snapshot.ownCrops);
+  const book = bookOf(snapshot);
   const begins = (p: Planting) => clockStart(p, book.of(p.cropId), today, garden.latitudeDeg);
   const first = growing.reduce((least, p) => (begins(p) < least ? begins(p) : least), today);
   const all = weatherFor(first, addDays(today, JUDGED_DAYS), record, forecast, climate);
@@ -159,7 +162,7 @@ export function outlookOf(snapshot: Snapshot, now: string, weighReadings = false
   const underCover = (bed: Bed, days: readonly WeatherDay[]): WeatherDay[] =>
     covered.size === 0 ? [...days] : days.map((w) => (covered.has(`${bed.id} ${w.day}`) ? coverNight(w) : w));
   const checksOf = groupBy(snapshot.checks, (c) => c.plantingId);
-  const picksOf = groupBy(snapshot.picks, (p) => p.plantingId);
+  const picksOf = groupBy(snapshot.picks.filter(isCrop), (p) => p.plantingId);
   const plantings = growing.flatMap((planting) => {
     const bed = bedById.get(planting.bedId);
     if (!bed) return [];

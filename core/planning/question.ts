@@ -4,6 +4,7 @@ import type { Crop } from "../handbook/crop";
 import { householdStores } from "../household/stores";
 import { SPARED_SHARE, type Taste, usualTaste } from "../household/taste";
 import { netOf } from "../weighing/net";
+import { isCrop } from "../weighing/pick";
 import { barsOf } from "./bars";
 import { HORIZON_DAYS, type Outlook, type Snapshot } from "./outlook";
 import { type Kept, type PlanProblem, type PlanSlot, slotTime, type Wishes } from "./problem";
@@ -90,6 +91,7 @@ function atHome(snapshot: Snapshot, outlook: Outlook, tasteOf: (crop: Crop) => T
     const ago = daysBetween(pick.at.slice(0, 10), outlook.today);
     const crop = cropOf.get(pick.plantingId);
     if (!crop || ago < 0 || ago > Math.min(LAST_WEEK, crop.after.days[1])) continue;
+    if (!isCrop(pick)) continue;
     if (pick.grade === "compost" || pick.grade === "animals" || pick.grade === "seed") continue;
     left.set(
       crop.id,

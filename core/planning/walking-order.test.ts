@@ -35,6 +35,7 @@ const snapshot: Snapshot = {
   places: [],
   treatments: [],
   pickWishes: [],
+  weighings: [],
 };
 const order = (wet: boolean, checks: Snapshot["checks"] = []) =>
   walkingOrder(outlookOf(snapshot, `${TODAY}T08:00`).plantings, checks, TODAY, wet).map(

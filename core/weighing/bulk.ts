@@ -43,10 +43,14 @@ const PART_KG_PER_L: Record<Crop["parts"][number], number> = {
   spear: 0.35,
 };
 
-export type Bulk = { kgPerL: number; published: boolean };
+export type Bulk = { kgPerL: number; published: boolean; own?: boolean };
 
-/** How much a litre of a crop weighs as it lies in a basket. Published figures first; else an estimate, and said so. */
-export function bulkOf(crop: Pick<Crop, "id" | "parts">): Bulk {
+/**
+ * How much a litre of a crop weighs as it lies in a basket: by the gardener's own weighing, else by the published
+ * figure, else an estimate, and said so.
+ */
+export function bulkOf(crop: Pick<Crop, "id" | "parts"> & { ownKgPerL?: number | null }): Bulk {
+  if (crop.ownKgPerL) return { kgPerL: crop.ownKgPerL, published: false, own: true };
   const pounds = BUSHEL_LB[crop.id];
   if (pounds !== undefined)
     return { kgPerL: (pounds * GRAMS_PER_POUND) / 1000 / LITRES_PER_US_BUSHEL, published: true };

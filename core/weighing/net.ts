@@ -26,6 +26,9 @@ export function netOf(pick: Pick, topsShare: number, pieceG: number): Net {
   }
   const tareG = tareOf(pick.tare);
   const netG = roundMass(pick.grossG - tareG);
+  // weighed again with the tops off: no share need be supposed
+  if (pick.againG !== null && pick.againHow === "tops-off")
+    return { grossG: pick.grossG, tareG, netG, trimmedG: pick.againG, estimated: pick.estimated };
   const trimmedG = pick.topsOn ? roundMass(netG * (1 - topsShare)) : netG;
   return {
     grossG: pick.grossG,
@@ -45,6 +48,8 @@ export function sayNet(pick: Pick, net: Net, system: UnitSystem): string {
     parts.length === 0
       ? `${sayMass(net.netG, system)} net`
       : `${sayMass(net.grossG, system)} gross − ${sum} = ${sayMass(net.netG, system)} net`;
+  if (pick.againG !== null && pick.againHow === "tops-off")
+    return `${line}, ${sayMass(pick.againG, system)} once the tops were off`;
   return pick.topsOn && net.trimmedG !== net.netG
     ? `${line}, about ${sayMass(net.trimmedG, system)} without tops`
     : line;

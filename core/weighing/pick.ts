@@ -7,15 +7,90 @@ export const EXTENT_WORDS: Record<(typeof EXTENTS)[number], string> = {
   "all-ready": "all that was ready",
   final: "all, crop finished",
 };
-export const GRADES = ["sound", "eat-first", "damaged", "green-to-ripen", "seed", "animals", "compost"] as const;
+export const GRADES = [
+  "sound",
+  "eat-first",
+  "damaged",
+  "pest-eaten",
+  "green-to-ripen",
+  "seed",
+  "animals",
+  "compost",
+] as const;
+export type Grade = (typeof GRADES)[number];
 export const GRADE_WORDS: Record<(typeof GRADES)[number], string> = {
   sound: "sound",
   "eat-first": "eat first",
   damaged: "damaged",
+  "pest-eaten": "eaten by pests",
   "green-to-ripen": "green, to ripen",
   seed: "for seed",
   animals: "for animals",
   compost: "compost",
+};
+
+/** Where a part of a pick goes; empty: nobody said. */
+export const WAYS = ["", "kitchen", "store", "preserve", "give", "seed", "animals", "compost"] as const;
+export type Way = (typeof WAYS)[number];
+export const WAY_WORDS: Record<Way, string> = {
+  "": "not said",
+  kitchen: "to the kitchen",
+  store: "to keep",
+  preserve: "to preserve",
+  give: "given away",
+  seed: "set aside for seed",
+  animals: "to the animals",
+  compost: "to the compost",
+};
+
+/** What of the plant was taken: the crop itself, or something else that came with the same pull. */
+export const PARTS = ["crop", "tops", "greens", "flowers", "seed-heads", "side-shoots", "scapes"] as const;
+export const PART_WORDS: Record<(typeof PARTS)[number], string> = {
+  crop: "the crop itself",
+  tops: "tops",
+  greens: "greens",
+  flowers: "flowers",
+  "seed-heads": "seed heads",
+  "side-shoots": "side shoots",
+  scapes: "scapes",
+};
+
+export const PURPOSES = ["harvest", "thinning", "test", "strip", "clearing"] as const;
+export const PURPOSE_WORDS: Record<(typeof PURPOSES)[number], string> = {
+  harvest: "to eat",
+  thinning: "thinning, so that the rest grows",
+  test: "a test",
+  strip: "stripped before weather or disease",
+  clearing: "clearing the bed",
+};
+
+export const CONDITIONS = ["", "cool", "hot", "wet"] as const;
+export const CONDITION_WORDS: Record<(typeof CONDITIONS)[number], string> = {
+  "": "not said",
+  cool: "cool and dry",
+  hot: "warm from the sun",
+  wet: "wet",
+};
+
+/** A part of a pick told apart when it was sorted: what it is worth, where it goes and how much of it there is. */
+export const partSchema = z
+  .object({
+    grade: z.enum(GRADES),
+    way: z.enum(WAYS),
+    massG: z.number().min(0).max(5_000_000).nullable(),
+    count: z.number().int("whole pieces").min(0).max(1_000_000).nullable(),
+    note: z.string().max(200).default(""),
+  })
+  .refine((p) => p.massG !== null || p.count !== null, "give a weight or a count");
+export type SortedPart = z.infer<typeof partSchema>;
+
+/** How a pick was weighed a second time. */
+export const AGAINS = ["", "tops-off", "dried"] as const;
+
+export const AGAIN_WORDS: Record<(typeof AGAINS)[number], string> = {
+  "": "not said",
+  "tops-off": "with the tops off",
+  dried: "once it was dry",
 };
 
 /** Empties of one type that stood on the scale with the crop. */
@@ -55,8 +130,32 @@ export const pickSchema = z
     grade: z.enum(GRADES),
     estimated: z.boolean(),
     note: z.string().max(500),
+    part: z.enum(PARTS).default("crop"),
+    purpose: z.enum(PURPOSES).default("harvest"),
+    condition: z.enum(CONDITIONS).default(""),
+    /** minutes it took; null: nobody looked at the clock */
+    minutes: z.number().positive("more than nothing").max(1440, "at most a day").nullable().default(null),
+    /** what was left on the plant, or of it */
+    left: z.string().max(120).default(""),
+    /** where it went, apart from the parts told apart in `sorted` */
+    way: z.enum(WAYS).default(""),
+    sorted: z.array(partSchema).max(12).default([]),
+    /** its weight when it stood on the scale a second time, and what had been done to it */
+    againG: z.number().positive("more than nothing").max(5_000_000).nullable().default(null),
+    againHow: z.enum(AGAINS).default(""),
   })
   .superRefine((p, ctx) => {
+    const netG = p.grossG === null ? null : p.grossG - tareOf(p.tare);
+    const partsG = p.sorted.reduce((sum, x) => sum + (x.massG ?? 0), 0);
+    const pieces = p.sorted.reduce((sum, x) => sum + (x.count ?? 0), 0);
+    if (netG !== null && partsG > 0 && partsG > netG + 0.005)
+      ctx.addIssue({ code: "custom", path: ["sorted"], message: "the parts weigh more than the whole pick" });
+    if (p.count !== null && pieces > p.count)
+      ctx.addIssue({ code: "custom", path: ["sorted"], message: "more pieces in the parts than in the whole pick" });
+    if (p.againG !== null && p.grossG === null)
+      ctx.addIssue({ code: "custom", path: ["againG"], message: "it was only counted the first time" });
+    if (p.againG !== null && netG !== null && p.againG > netG)
+      ctx.addIssue({ code: "custom", path: ["againG"], message: "more than it weighed the first time" });
     if (p.grossG === null && p.count === null)
       ctx.addIssue({ code: "custom", path: ["gross"], message: "give a weight or a count" });
     if (p.grossG !== null && tareOf(p.tare) > p.grossG)
@@ -67,6 +166,46 @@ export const pickSchema = z
       });
   });
 export type Pick = z.infer<typeof pickSchema>;
+
+/** A pick with nothing said yet; what is known is laid over it. */
+export const blankPick = (over: Partial<Pick> = {}): Pick => ({
+  id: "",
+  plantingId: "",
+  roundId: null,
+  at: "2000-01-01T12:00",
+  by: "",
+  method: "",
+  extent: "some",
+  count: null,
+  grossG: null,
+  entered: "",
+  tare: [],
+  topsOn: false,
+  grade: "sound",
+  estimated: false,
+  note: "",
+  part: "crop",
+  purpose: "harvest",
+  condition: "",
+  minutes: null,
+  left: "",
+  way: "",
+  sorted: [],
+  againG: null,
+  againHow: "",
+  ...over,
+});
+
+/** A way of looking at the log that was kept under a name: the query of its address. */
+export const viewSchema = z.object({
+  id: z.string().min(1).max(40),
+  name: z.string().trim().min(1, "give it a name").max(60),
+  query: z.string().max(500),
+});
+export type View = z.infer<typeof viewSchema>;
+
+/** Whether a pick is of the crop itself, and not of its tops or flowers. */
+export const isCrop = (p: Pick): boolean => p.part === "crop";
 
 /** Sum of the empties, g, to a hundredth. */
 export const tareOf = (tare: readonly TareItem[]): number =>

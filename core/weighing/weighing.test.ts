@@ -2,26 +2,20 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { gramsFromPounds } from "../units/convert";
 import { doubtsOf, netOf, sayNet } from "./net";
-import { type Pick, pickSchema, tareOf } from "./pick";
+import { blankPick, type Pick, pickSchema, tareOf } from "./pick";
 
-const pick = (over: Partial<Pick> = {}): Pick => ({
-  id: "p",
-  plantingId: "x",
-  roundId: null,
-  at: "2026-10-06T17:00",
-  by: "A",
-  method: "lift",
-  extent: "all-ready",
-  count: null,
-  grossG: 6400,
-  entered: "6.4 kg",
-  tare: [],
-  topsOn: false,
-  grade: "sound",
-  estimated: false,
-  note: "",
-  ...over,
-});
+const pick = (over: Partial<Pick> = {}): Pick =>
+  blankPick({
+    id: "p",
+    plantingId: "x",
+    at: "2026-10-06T17:00",
+    by: "A",
+    method: "lift",
+    extent: "all-ready",
+    grossG: 6400,
+    entered: "6.4 kg",
+    ...over,
+  });
 
 describe("tare and net", () => {
   it("77.9 lb less two crates of 3.5 lb is 70.9 lb (trade handbook 4-011)", () => {

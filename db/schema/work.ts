@@ -2,7 +2,18 @@ import { index, integer, real, sqliteTable, text } from "drizzle-orm/sqlite-core
 import { TREATMENTS } from "#core/garden/treatment";
 import { PICK_WISHES } from "#core/planning/wish";
 import type { Reading } from "#core/readiness/check";
-import { EXTENTS, GRADES, type TareItem } from "#core/weighing/pick";
+import { WEIGHED } from "#core/weighing/learned";
+import {
+  AGAINS,
+  CONDITIONS,
+  EXTENTS,
+  GRADES,
+  PARTS,
+  PURPOSES,
+  type SortedPart,
+  type TareItem,
+  WAYS,
+} from "#core/weighing/pick";
 import { plantings } from "./plot";
 
 export const checks = sqliteTable(
@@ -73,6 +84,15 @@ export const picks = sqliteTable(
     grade: text({ enum: GRADES }).notNull(),
     estimated: integer({ mode: "boolean" }).notNull(),
     note: text().notNull(),
+    part: text({ enum: PARTS }).notNull().default("crop"),
+    purpose: text({ enum: PURPOSES }).notNull().default("harvest"),
+    condition: text({ enum: CONDITIONS }).notNull().default(""),
+    minutes: real(),
+    left: text().notNull().default(""),
+    way: text({ enum: WAYS }).notNull().default(""),
+    sorted: text({ mode: "json" }).notNull().default([]).$type<SortedPart[]>(),
+    againG: real(),
+    againHow: text({ enum: AGAINS }).notNull().default(""),
   },
   (t) => [index("picks_planting").on(t.plantingId, t.at), index("picks_at").on(t.at)],
 );
@@ -115,4 +135,21 @@ export const plans = sqliteTable("plans", {
   lostG: real().notNull(),
   minutes: real().notNull(),
   forecastId: text().notNull(),
+});
+
+/** The gardener's own weighings of a known volume or number of a crop. */
+export const weighings = sqliteTable("weighings", {
+  id: text().primaryKey(),
+  cropId: text().notNull(),
+  day: text().notNull(),
+  what: text({ enum: WEIGHED }).notNull(),
+  amount: real().notNull(),
+  massG: real().notNull(),
+});
+
+/** Ways of looking at the pick log that were kept under a name. */
+export const views = sqliteTable("views", {
+  id: text().primaryKey(),
+  name: text().notNull(),
+  query: text().notNull(),
 });

@@ -1,0 +1,56 @@
+import { redirect } from "react-router";
+import { isDay } from "#core/calendar/day";
+import { isLaw, sayWait, waitingOn } from "#core/garden/treatment";
+import type { PickWish } from "#core/planning/wish";
+import { sayMass } from "#core/units/mass";
+import { bulkOf } from "#core/weighing/bulk";
+import { netOf } from "#core/weighing/net";
+import { newId } from "#db/change";
+import { listContainers } from "#db/garden";
+import { findPick, removePick, savePick } from "#db/work";
+import { db, desk, handbook } from "./desk.server";
+import { done, missing, refuse } from "./forms.server";
+import { readPickForm } from "./pick-form.server";
+
+/** Logs a pick as it was entered, changes one, or takes one out. */
+export function logPick(typed: Record<string, string>, pickId: string | undefined) {
+  const d = desk();
+  const known = pickId ? findPick(db(), pickId) : null;
+  if (typed.intent === "remove") {
+    if (!known) throw missing("pick");
+    return done("/picks", removePick(db(), known.id, "Pick removed", d.now));
+  }
+  const planting = d.snapshot.plantings.find((p) => p.id === typed.plantingId);
+  if (!planting) return refuse({ errors: { plantingId: "choose what was picked" }, typed });
+  const { units } = d.snapshot.garden;
+  // a pick that waited for the signal comes with its own id; sent twice, it is kept once
+  const ownId = !pickId && /^[\w-]{8,40}$/.test(typed.id ?? "") ? typed.id! : newId();
+  const twin = pickId ? null : findPick(db(), ownId);
+  if (twin && twin.plantingId !== planting.id)
+    return refuse({ errors: { form: "another pick has this id already" }, typed });
+  const read = readPickForm(
+    typed,
+    known?.id ?? ownId,
+    planting.id,
+    listContainers(db()),
+    units,
+    bulkOf(handbook().of(planting.cropId)),
+  );
+  if (!read.ok) return refuse(read.faults);
+  const wait = waitingOn(d.snapshot.treatments, planting.id, read.pick.at.slice(0, 10)).find(isLaw);
+  if (wait)
+    return refuse({ errors: { plantingId: `not to be picked yet: ${sayWait(wait)}. The label is the law.` }, typed });
+  const crop = handbook().of(planting.cropId);
+  const label = `${sayMass(netOf(read.pick, crop.topsShare, crop.yield.pieceG).netG, units)} of ${planting.kind || crop.name} ${known ? "changed" : "logged"}`;
+  const restOn = typed.restOn ?? "";
+  if (restOn !== "" && (!isDay(restOn) || restOn < read.pick.at.slice(0, 10)))
+    return refuse({ errors: { restOn: "a day after this pick" }, typed });
+  if (restOn !== "" && read.pick.extent === "final")
+    return refuse({ errors: { restOn: "nothing is left: the crop is said to be finished" }, typed });
+  const rest: PickWish | null =
+    restOn === "" ? null : { id: newId(), plantingId: planting.id, kind: "take-all", day: restOn };
+  const journalId = savePick(db(), read.pick, label, d.now, rest);
+  if (typed.then === "another") return redirect(`/picks/new?done=${journalId}`);
+  if (typed.then === "tops") return redirect(`/picks/new?planting=${planting.id}&part=tops&done=${journalId}`);
+  return done(read.pick.roundId ? `/rounds/${read.pick.roundId}` : "/picks", journalId);
+}
