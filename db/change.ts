@@ -134,6 +134,27 @@ export function undoable(db: Db, id: string): string | null {
   return entry && !entry.undoneBy ? entry.label : null;
 }
 
+export type JournalPage = { rows: (typeof schema.journal.$inferSelect)[]; all: number };
+
+/**
+ * The audit trail, latest change first.
+ * @param words only changes whose label holds them
+ */
+export function listChanges(db: Db, words: string, offset: number, limit: number): JournalPage {
+  const pattern = `%${words.replace(/[\\%_]/g, (c) => `\\${c}`)}%`;
+  const asked = words === "" ? undefined : sql`${schema.journal.label} like ${pattern} escape '\\'`;
+  const rows = db
+    .select()
+    .from(schema.journal)
+    .where(asked)
+    .orderBy(desc(schema.journal.seq))
+    .limit(limit)
+    .offset(offset)
+    .all();
+  const all = db.select({ n: sql<number>`count(*)` }).from(schema.journal).where(asked).get()?.n ?? 0;
+  return { rows, all };
+}
+
 /** A number that grows with every change: what was computed for one revision holds until the next. */
 export const revision = (db: Db): number =>
   db.select({ seq: schema.journal.seq }).from(schema.journal).orderBy(desc(schema.journal.seq)).limit(1).get()?.seq ??

@@ -2,7 +2,7 @@ import { asc, eq, inArray } from "drizzle-orm";
 import type { PlanNote, Round, RoundLine } from "#core/planning/round";
 import type { PickWish } from "#core/planning/wish";
 import type { Check } from "#core/readiness/check";
-import type { Pick } from "#core/weighing/pick";
+import type { Pick, View } from "#core/weighing/pick";
 import { change } from "./change";
 import type { Db } from "./open";
 import * as t from "./schema/index";
@@ -73,18 +73,15 @@ export const findPlanNote = (db: Db): PlanNote | null => db.select().from(t.plan
 export const saveRound = (db: Db, round: Round, label: string, at: string): string | null =>
   change(db, label, at, (c) => c.put("rounds", round));
 
+/** Kept ways of looking at the log, by name. */
+export const listViews = (db: Db): View[] => db.select().from(t.views).orderBy(asc(t.views.name)).all();
+
 export const findPick = (db: Db, id: string): Pick | null =>
   db.select().from(t.picks).where(eq(t.picks.id, id)).get() ?? null;
 export const listPicks = (db: Db): Pick[] => db.select().from(t.picks).orderBy(asc(t.picks.at)).all();
 
 /** Saves a pick, with the wish to take the rest on a day; one that finishes a once-over crop also ends its planting on that day. */
-export function savePick(
-  db: Db,
-  pick: Pick,
-  label: string,
-  at: string,
-  rest: PickWish | null = null,
-): string | null {
+export function savePick(db: Db, pick: Pick, label: string, at: string, rest: PickWish | null = null): string | null {
   return change(db, label, at, (c) => {
     c.put("picks", pick);
     if (rest) c.put("pickWishes", rest);

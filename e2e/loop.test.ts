@@ -138,7 +138,7 @@ describe("the whole loop at the table", () => {
     expect(await page.getByTestId("arithmetic").innerText()).toContain(
       "6.4 kg gross − 1.59 kg slatted crate = 4.81 kg net",
     );
-    await page.getByLabel("How much was taken").selectOption("some");
+    await page.getByLabel("How much of it").selectOption("some");
     await page.getByRole("button", { name: "Save the pick" }).click();
     await page.getByText(/4\.81 kg of .* logged/).waitFor();
     await page.goto("/picks?q=kept+through");

@@ -41,59 +41,85 @@ export function readParts(text: string): SortedPart[] | null {
   return parts.some((p) => p === null) ? null : (parts as SortedPart[]);
 }
 
+const HEADINGS = [
+  "date",
+  "time",
+  "bed",
+  "crop",
+  "kind",
+  "by",
+  "method",
+  "extent",
+  "count",
+  "gross_g",
+  "tare_g",
+  "net_g",
+  "tops_on",
+  "without_tops_g",
+  "grade",
+  "figure",
+  "as_entered",
+  "note",
+  "id",
+  ...MORE,
+];
+
+const cellsOf = ({ pick, net, bed, crop, kind }: PickRow) => [
+  pick.at.slice(0, 10),
+  pick.at.slice(11),
+  bed,
+  crop,
+  kind,
+  pick.by,
+  pick.method,
+  EXTENT_WORDS[pick.extent],
+  pick.count,
+  pick.grossG,
+  pick.grossG === null ? null : net.tareG,
+  net.netG,
+  pick.topsOn,
+  net.trimmedG,
+  GRADE_WORDS[pick.grade],
+  net.estimated ? "estimated" : "weighed",
+  pick.entered,
+  pick.note,
+  pick.id,
+  pick.part,
+  pick.purpose,
+  pick.condition,
+  pick.minutes,
+  pick.left,
+  pick.way,
+  sayParts(pick.sorted),
+  pick.againG,
+  pick.againHow,
+];
+
 /** The pick log as CSV; masses in grams, one row a pick, weighed and estimated told apart. */
-export const writePicksCsv = (rows: readonly PickRow[]): string =>
-  writeTable(
-    [
-      "date",
-      "time",
-      "bed",
-      "crop",
-      "kind",
-      "by",
-      "method",
-      "extent",
-      "count",
-      "gross_g",
-      "tare_g",
-      "net_g",
-      "tops_on",
-      "without_tops_g",
-      "grade",
-      "figure",
-      "as_entered",
-      "note",
-      "id",
-      ...MORE,
-    ],
-    rows.map(({ pick, net, bed, crop, kind }) => [
-      pick.at.slice(0, 10),
-      pick.at.slice(11),
-      bed,
-      crop,
-      kind,
-      pick.by,
-      pick.method,
-      EXTENT_WORDS[pick.extent],
-      pick.count,
-      pick.grossG,
-      pick.grossG === null ? null : net.tareG,
-      net.netG,
-      pick.topsOn,
-      net.trimmedG,
-      GRADE_WORDS[pick.grade],
-      net.estimated ? "estimated" : "weighed",
-      pick.entered,
-      pick.note,
-      pick.id,
-      pick.part,
-      pick.purpose,
-      pick.condition,
-      pick.minutes,
-      pick.left,
-      pick.way,
-      sayParts(pick.sorted),
-      pick.againG,
-      pick.againHow,
-    ]),
-  );
+export const writePicksCsv = (rows: readonly PickRow[]): string => writeTable(HEADINGS, rows.map(cellsOf));
+
+/** Rows of the log that are written in one go, so that a log of any length goes out as it is made. */
+const AT_ONCE = 500;
+
+/** The same CSV piece by piece. */
+export function* picksCsvPieces(rows: readonly PickRow[]): Generator<string> {
+  yield writeTable(HEADINGS, []);
+  for (let i = 0; i < rows.length; i += AT_ONCE)
+    yield rowsOnly(writeTable(HEADINGS, rows.slice(i, i + AT_ONCE).map(cellsOf)));
+}
+const rowsOnly = (table: string): string => table.slice(table.indexOf("\r\n") + 2);
+
+/** The log as JSON, piece by piece: a list of picks with their names and what was reckoned, masses in grams. */
+export function* picksJsonPieces(rows: readonly PickRow[]): Generator<string> {
+  yield "[";
+  for (let i = 0; i < rows.length; i += AT_ONCE) {
+    const piece = rows
+      .slice(i, i + AT_ONCE)
+      .map(({ pick, net, bed, crop, kind }) =>
+        JSON.stringify({ ...pick, bed, crop, kind, netG: net.netG, withoutTopsG: net.trimmedG, figure: figure(net) }),
+      );
+    yield `${i > 0 ? "," : ""}\n${piece.join(",\n")}`;
+  }
+  yield "\n]\n";
+}
+const figure = (net: Net): string => (net.estimated ? "estimated" : "weighed");

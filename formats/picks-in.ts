@@ -66,27 +66,77 @@ const HEADINGS = {
   again: ["again_g"],
   againHow: ["again_how"],
 } as const;
-type Column = keyof typeof HEADINGS;
+export type Column = keyof typeof HEADINGS;
+export const PICK_COLUMNS = Object.keys(HEADINGS) as Column[];
+/** Which column of a file holds what, by its place; left out: the file has none. */
+export type ColumnUses = Partial<Record<Column, number>>;
+export type PickColumns = { headings: string[]; uses: ColumnUses; samples: string[][]; rows: number };
 
 const UNIT_HEADINGS = /^(kg|g|lb|oz)$/;
 const unitOf = (heading: string): string =>
   /_(kg|g|lb|oz)$/.exec(heading)?.[1] ?? (UNIT_HEADINGS.test(heading) ? heading : "");
 const key = (text: string): string => text.trim().toLowerCase().replace(/\s+/g, " ");
 
+/** What the columns of a file seem to hold, with its first values, to be mended by hand before it is read. */
+export function pickColumns(text: string): ReadResult<PickColumns> {
+  const table = readTable(text);
+  if (!table.ok) return table;
+  const { headings, rows } = table.value;
+  return {
+    ok: true,
+    notes: [],
+    value: {
+      headings,
+      uses: guessed(headings),
+      samples: rows.slice(0, SAMPLES).map((r) => r.cells),
+      rows: rows.length,
+    },
+  };
+}
+const SAMPLES = 3;
+
+function guessed(headings: readonly string[]): ColumnUses {
+  const names = headings.map(key);
+  return Object.fromEntries(
+    PICK_COLUMNS.flatMap((column) => {
+      const words: readonly string[] = HEADINGS[column];
+      const at = words.map((w) => names.indexOf(w)).find((i) => i >= 0);
+      return at === undefined ? [] : [[column, at]];
+    }),
+  );
+}
+
+/** Rows read between two words of progress. */
+const A_STRETCH = 500;
+
+/** Reads picks from a table in one go. */
+export function readPicksCsv(text: string, into: PicksInto, uses?: ColumnUses): ReadResult<PicksIn> {
+  const reading = readingPicksCsv(text, into, uses);
+  for (;;) {
+    const step = reading.next();
+    if (step.done) return step.value;
+  }
+}
+
 /**
  * Reads picks from a table that somebody kept: this application's own, or one with headings such as date, crop, bed,
  * weight. Nothing is returned unless every row is right; a pick that is in the log already is counted and left out.
+ * Yields how much is done, 0 to 1, every few hundred rows, so that a long file need not stop everything else.
+ * @param uses which column holds what, where a hand has said so
  */
-export function readPicksCsv(text: string, into: PicksInto): ReadResult<PicksIn> {
+export function* readingPicksCsv(
+  text: string,
+  into: PicksInto,
+  uses?: ColumnUses,
+): Generator<number, ReadResult<PicksIn>> {
   const table = readTable(text);
   if (!table.ok) return table;
   const names = table.value.headings.map((h) => key(h));
-  const at = {} as Record<Column, number>;
-  for (const [column, words] of Object.entries(HEADINGS) as [Column, readonly string[]][])
-    at[column] = words.map((w) => names.indexOf(w)).find((i) => i >= 0) ?? -1;
+  const known = uses ?? guessed(table.value.headings);
+  const at = Object.fromEntries(PICK_COLUMNS.map((c) => [c, known[c] ?? -1])) as Record<Column, number>;
   const errors: LocatedError[] = [];
   const lacks = (message: string) => errors.push({ row: 1, column: null, message });
-  if (at.day < 0) lacks("no column for the day; head it “date”");
+  if (at.day < 0) lacks("no column for the day; say which it is, or head it “date”");
   if (at.kind < 0 && at.crop < 0) lacks("no column for what was picked; head it “kind” or “crop”");
   if (at.net < 0 && at.gross < 0 && at.count < 0) lacks("no column for how much; head it “weight”, “net_g” or “count”");
   if (errors.length > 0) return { ok: false, errors };
@@ -96,8 +146,10 @@ export function readPicksCsv(text: string, into: PicksInto): ReadResult<PicksIn>
   const same = (p: Pick) => `${p.plantingId} ${p.at} ${p.grossG} ${p.count}`;
   const seen = new Set(into.known.map(same));
   const result: PicksIn = { picks: [], already: 0, estimated: 0 };
-  for (const { line, cells } of table.value.rows) {
+  const all = table.value.rows;
+  for (const [done, { line, cells }] of all.entries()) {
     if (errors.length >= MOST_ERRORS) break;
+    if (done % A_STRETCH === A_STRETCH - 1) yield done / all.length;
     const cell = (column: Column): string => (at[column] < 0 ? "" : (cells[at[column]] ?? "").trim());
     const wrong = (column: Column, message: string): null => {
       errors.push({ row: line, column: table.value.headings[at[column]] ?? null, message });

@@ -38,7 +38,7 @@ export function PickMore({ pick, part, crop, netG, units, today, faults }: Props
   const open = told || part !== "crop" || NAMES.some((n) => faults?.errors[n]);
   return (
     <chakra.details open={open || undefined}>
-      <chakra.summary fontWeight="600" cursor="pointer" minH="44px" display="flex" alignItems="center">
+      <chakra.summary color="moss" cursor="pointer" minH="44px" display="flex" alignItems="center">
         More about this pick
       </chakra.summary>
       <Grid templateColumns={{ base: "1fr", sm: "1fr 1fr" }} gap="4" pt="2">

@@ -142,8 +142,8 @@ export default function PickPage({ loaderData, actionData }: Route.ComponentProp
               </Grid>
             </Box>
             <ArithmeticLine sum={sum} />
-            <Grid templateColumns={{ base: "1fr 1fr", md: "1fr 1fr 1fr" }} gap="4">
-              <Field name="extent" label="How much was taken" faults={faults}>
+            <Grid templateColumns={{ base: "repeat(2, minmax(0, 1fr))", md: "repeat(3, minmax(0, 1fr))" }} gap="4">
+              <Field name="extent" label="How much of it" faults={faults}>
                 {(p) => (
                   <Select
                     {...p}

@@ -1,8 +1,12 @@
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import { useEffect, useState } from "react";
 import { Form, useNavigation } from "react-router";
 import { sayDate } from "#core/calendar/day";
+import { ImportProgress } from "../components/import-progress";
+import { PickColumns } from "../components/pick-columns";
 import {
   Button,
+  type Faults,
   Field,
   FormError,
   Input,
@@ -13,6 +17,7 @@ import {
   shownValue,
   TextArea,
 } from "../components/ui";
+import { freshId } from "../offline/queue";
 import { desk } from "../server/desk.server";
 import { importPicks } from "../server/picks-import.server";
 import type { Route } from "./+types/picks-import";
@@ -24,8 +29,11 @@ export async function action({ request }: Route.ActionArgs) {
 export const meta: Route.MetaFunction = () => [{ title: "Picks from a table · Akmedon" }];
 
 export default function PicksImport({ actionData }: Route.ComponentProps) {
-  const faults = actionData && "errors" in actionData ? actionData : null;
+  const faults: Faults = actionData && "errors" in actionData ? (actionData as Faults) : null;
   const preview = actionData && "preview" in actionData ? actionData.preview : null;
+  const columns = actionData && "columns" in actionData ? actionData.columns : null;
+  const [token, setToken] = useState("");
+  useEffect(() => setToken(freshId()), []);
   const busy = useNavigation().state !== "idle";
   return (
     <Page
@@ -64,15 +72,21 @@ export default function PicksImport({ actionData }: Route.ComponentProps) {
           ))}
           {preview.more > 0 && <Text mt="2">and {preview.more} more</Text>}
           <Form method="post" encType="multipart/form-data">
-            <input type="hidden" name="table" value={preview.table} />
+            <textarea name="table" value={preview.table} readOnly hidden />
+            <input type="hidden" name="token" value={token} />
+            {columns && <PickColumns key={columns.headings.join()} seen={columns} open={false} />}
             <Flex gap="3" mt="4">
               <Button type="submit" name="intent" value="import" disabled={busy}>
                 {busy ? "Bringing them in" : "Bring them in"}
               </Button>
-              <LinkButton to="/picks/import" variant="quiet">
+              <Button type="submit" name="intent" value="check" variant="outline" disabled={busy}>
+                Look again
+              </Button>
+              <LinkButton to="/picks/import" variant="quiet" reloadDocument>
                 Not these
               </LinkButton>
             </Flex>
+            <ImportProgress token={token} rows={columns?.rows ?? null} />
           </Form>
         </Section>
       )}
@@ -104,9 +118,16 @@ export default function PicksImport({ actionData }: Route.ComponentProps) {
               {(p) => <Input {...p} type="file" accept=".csv,.tsv,.txt,text/csv" py="2" />}
             </Field>
           </Box>
+          <input type="hidden" name="token" value={token} />
+          {columns && (
+            <Box mt="4">
+              <PickColumns key={columns.headings.join()} seen={columns} open />
+            </Box>
+          )}
           <Button type="submit" name="intent" value="check" mt="4" disabled={busy}>
             {busy ? "Reading" : "Look at it"}
           </Button>
+          <ImportProgress token={token} rows={columns?.rows ?? null} />
         </Form>
       )}
     </Page>

@@ -1,12 +1,17 @@
-import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
-import { Download, Plus, Upload } from "lucide-react";
-import { Form, Link, useSearchParams, useSubmit } from "react-router";
-import { sayDate } from "#core/calendar/day";
-import { sayMass } from "#core/units/mass";
-import { GRADE_WORDS, GRADES } from "#core/weighing/pick";
-import { Anchor, Input, LinkButton, Page, Select } from "../components/ui";
-import { desk } from "../server/desk.server";
-import { findPicks, loggedPicks, type PickSort } from "../server/picks.server";
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { CalendarDays, Download, Plus, Rows3, Upload } from "lucide-react";
+import { useSearchParams } from "react-router";
+import { groupPicks, type LoggedPick, totalsOf } from "#core/season/pick-log";
+import { sayMass, type UnitSystem } from "#core/units/mass";
+import { CONDITION_WORDS, GRADE_WORDS, PART_WORDS, PURPOSE_WORDS, viewSchema, WAY_WORDS } from "#core/weighing/pick";
+import { change, newId } from "#db/change";
+import { listViews } from "#db/work";
+import { PicksFilter, SavedViews } from "../components/picks-filter";
+import { type LogRow, PickGroups, PicksList, PicksTable } from "../components/picks-table";
+import { FormError, LinkButton, Page } from "../components/ui";
+import { db, desk } from "../server/desk.server";
+import { done, faultsOf, refuse, typedOf } from "../server/forms.server";
+import { COLUMN_NAMES, type Column, columnsOf, findPicks, loggedPicks, type PickSort } from "../server/picks.server";
 import type { Route } from "./+types/picks";
 
 const PAGE = 60;
@@ -14,94 +19,132 @@ export function loader({ request }: Route.LoaderArgs) {
   const { snapshot } = desk();
   const q = new URL(request.url).searchParams;
   const all = loggedPicks(snapshot);
-  const { found, sort, down } = findPicks(all, q);
-  const page = Math.min(
-    Math.max(1, Math.floor(Number(q.get("page")) || 1)),
-    Math.max(1, Math.ceil(found.length / PAGE)),
-  );
-  const total = (estimated: boolean) =>
-    found.filter((r) => r.reckoned.estimated === estimated).reduce((s, r) => s + r.net, 0);
+  const { found, sort, down, group } = findPicks(all, q);
+  const pages = Math.max(1, Math.ceil(found.length / PAGE));
+  const page = Math.min(Math.max(1, Math.floor(Number(q.get("page")) || 1)), pages);
+  const { units } = snapshot.garden;
+  const columns = columnsOf(q);
+  const crops = new Map<string, string>();
+  const years = new Set<string>();
+  const people = new Set<string>();
+  for (const e of all) {
+    crops.set(e.cropId, e.crop);
+    years.add(e.at.slice(0, 4));
+    if (e.by) people.add(e.by);
+  }
   return {
-    rows: found.slice((page - 1) * PAGE, page * PAGE).map(({ pick, reckoned, net, at, kind, crop, bed, by }) => ({
-      id: pick.id,
-      at,
-      kind,
-      crop,
-      bed,
-      net,
-      by,
-      estimated: reckoned.estimated,
-      count: pick.count,
-      grade: pick.grade,
-    })),
+    rows: found.slice((page - 1) * PAGE, page * PAGE).map((e) => rowOf(e, columns, units)),
+    groups: group ? groupPicks(found, group) : null,
+    totals: totalsOf(found),
     found: found.length,
     all: all.length,
     page,
-    pages: Math.max(1, Math.ceil(found.length / PAGE)),
-    weighedG: total(false),
-    estimatedG: total(true),
+    pages,
     sort,
     down,
-    units: snapshot.garden.units,
-    crops: [...new Map(all.map((r) => [r.cropId, r.crop]))].sort((a, b) => (a[1] < b[1] ? -1 : 1)),
-    years: [...new Set(all.map((r) => r.at.slice(0, 4)))].sort().reverse(),
+    units,
+    columns,
+    names: COLUMN_NAMES,
+    crops: [...crops].sort((a, b) => (a[1] < b[1] ? -1 : 1)),
+    years: [...years].sort().reverse(),
+    people: [...people].sort(),
+    views: listViews(db()),
   };
+}
+
+/** What each column of a row says. */
+function rowOf(e: LoggedPick, columns: readonly Column[], units: UnitSystem): LogRow {
+  const { pick, reckoned, net } = e;
+  const say: Record<Column, () => string> = {
+    when: () => "",
+    kind: () => e.kind,
+    crop: () => e.crop,
+    bed: () => e.bed,
+    gross: () => (pick.grossG === null ? "" : sayMass(pick.grossG, units)),
+    tare: () => (pick.grossG === null ? "" : sayMass(reckoned.tareG, units)),
+    net: () => `${reckoned.estimated ? "about " : ""}${sayMass(net, units)}`,
+    pieces: () => (pick.count === null ? "" : String(pick.count)),
+    each: () => (pick.count && pick.grossG !== null ? sayMass(net / pick.count, units) : ""),
+    who: () => e.by,
+    how: () => pick.method,
+    grade: () =>
+      [GRADE_WORDS[pick.grade], ...pick.sorted.map((p) => GRADE_WORDS[p.grade])]
+        .filter((g, i, list) => list.indexOf(g) === i)
+        .join(", "),
+    way: () => (pick.way === "" ? "" : WAY_WORDS[pick.way]),
+    part: () => PART_WORDS[pick.part],
+    purpose: () => PURPOSE_WORDS[pick.purpose],
+    condition: () => (pick.condition === "" ? "" : CONDITION_WORDS[pick.condition]),
+    minutes: () => (pick.minutes === null ? "" : String(pick.minutes)),
+    note: () => pick.note,
+  };
+  const shown: Column[] = columns.includes("net") ? [...columns] : [...columns, "net"];
+  return {
+    id: pick.id,
+    at: e.at,
+    kind: e.kind,
+    crop: e.crop,
+    bed: e.bed,
+    by: e.by,
+    odd: pick.grade !== "sound" || pick.sorted.length > 0,
+    cells: Object.fromEntries(shown.map((c) => [c, say[c]()])),
+  };
+}
+
+export async function action({ request }: Route.ActionArgs) {
+  const typed = typedOf(await request.formData());
+  const { now } = desk();
+  if (typed.intent === "forget-view")
+    return done(
+      "/picks",
+      change(db(), "Kept view forgotten", now, (c) => c.remove("views", typed.id ?? "")),
+    );
+  const checked = viewSchema.safeParse({ id: newId(), name: typed.name, query: typed.query ?? "" });
+  if (!checked.success) return refuse(faultsOf(checked.error, typed));
+  return done(
+    `/picks?${checked.data.query}`,
+    change(db(), `“${checked.data.name}” kept`, now, (c) => c.put("views", checked.data)),
+  );
 }
 
 export const meta: Route.MetaFunction = () => [{ title: "Picks · Akmedon" }];
 
-export default function Picks({ loaderData }: Route.ComponentProps) {
-  const { rows, found, all, page, pages, weighedG, estimatedG, sort, down, units, crops, years } = loaderData;
+export default function Picks({ loaderData, actionData }: Route.ComponentProps) {
+  const { rows, groups, totals, found, all, page, pages, sort, down, units, columns, names } = loaderData;
   const [params] = useSearchParams();
-  const submit = useSubmit();
   const to = (changes: Record<string, string>) => {
     const next = new URLSearchParams(params);
     next.delete("done");
     for (const [k, v] of Object.entries(changes)) next.set(k, v);
     return `?${next}`;
   };
-  const head = (key: PickSort, name: string, end = false) => (
-    <chakra.th
-      textAlign={end ? "right" : "left"}
-      pr="4"
-      pb="2"
-      fontWeight="600"
-      aria-sort={sort === key ? (down ? "descending" : "ascending") : "none"}
-    >
-      <Link
-        to={to({ sort: key, down: sort === key && down ? "0" : "1", page: "1" })}
-        preventScrollReset
-        style={{ color: "inherit", textDecoration: "none" }}
-      >
-        {name}
-        {sort === key ? (down ? " ↓" : " ↑") : ""}
-      </Link>
-    </chakra.th>
-  );
+  const sorted = (by: PickSort) => to({ sort: by, down: sort === by && down ? "0" : "1", page: "1" });
   return (
     <Page
       title="Picks"
       lead={
         all === 0
           ? "Nothing logged yet."
-          : `${found === all ? `${all} picks` : `${found} of ${all} picks`}: ${sayMass(weighedG, units)} weighed${estimatedG > 0 ? `, and ${sayMass(estimatedG, units)} estimated` : ""}.`
+          : `${found === all ? `${all} picks` : `${found} of ${all} picks`}: ${sayMass(totals.weighedG, units)} weighed${totals.estimatedG > 0 ? `, and ${sayMass(totals.estimatedG, units)} estimated` : ""}${totals.besideG > 0 ? `; ${sayMass(totals.besideG, units)} of tops and the like beside it` : ""}.`
       }
       actions={
         <>
           <LinkButton to="/picks/new">
             <Plus size={18} /> Log a pick
           </LinkButton>
+          <LinkButton variant="outline" to="/picks/several">
+            <Rows3 size={18} /> Several
+          </LinkButton>
           <LinkButton variant="outline" to="/picks/import">
             <Upload size={18} /> From a table
           </LinkButton>
-          {all > 0 && (
-            <LinkButton variant="outline" to={`/out/picks.csv?${params}`} reloadDocument>
-              <Download size={18} /> CSV
-            </LinkButton>
-          )}
+          <LinkButton variant="outline" to="/picks/calendar">
+            <CalendarDays size={18} /> Calendar
+          </LinkButton>
         </>
       }
     >
+      <FormError faults={actionData && "errors" in actionData ? actionData : null} />
       {all === 0 ? (
         <Box py="10" textAlign="center" borderWidth="1px" borderStyle="dashed" borderColor="rule">
           <Text fontFamily="heading" fontSize="2xl" mb="3">
@@ -113,143 +156,65 @@ export default function Picks({ loaderData }: Route.ComponentProps) {
         </Box>
       ) : (
         <>
-          <Form
-            method="get"
-            onChange={(e) => submit(e.currentTarget, { replace: true, preventScrollReset: true })}
-            role="search"
-          >
-            <input type="hidden" name="sort" value={sort} />
-            <input type="hidden" name="down" value={down ? "1" : "0"} />
-            <Grid templateColumns={{ base: "1fr 1fr", md: "2fr 1fr 1fr 1fr" }} gap="3" mb="5">
-              <Input
-                name="q"
-                type="search"
-                aria-label="Search"
-                placeholder="kind, bed, who, note"
-                defaultValue={params.get("q") ?? ""}
-                gridColumn={{ base: "1 / -1", md: "auto" }}
-              />
-              <Select name="crop" aria-label="Crop" defaultValue={params.get("crop") ?? ""}>
-                <option value="">every crop</option>
-                {crops.map(([id, name]) => (
-                  <option key={id} value={id}>
-                    {name}
-                  </option>
-                ))}
-              </Select>
-              <Select name="year" aria-label="Year" defaultValue={params.get("year") ?? ""}>
-                <option value="">every year</option>
-                {years.map((y) => (
-                  <option key={y}>{y}</option>
-                ))}
-              </Select>
-              <Select name="grade" aria-label="Grade" defaultValue={params.get("grade") ?? ""}>
-                <option value="">every grade</option>
-                {GRADES.map((g) => (
-                  <option key={g} value={g}>
-                    {GRADE_WORDS[g]}
-                  </option>
-                ))}
-              </Select>
-            </Grid>
-          </Form>
+          <SavedViews views={loaderData.views} params={params} />
+          <PicksFilter
+            params={params}
+            sort={sort}
+            down={down}
+            crops={loaderData.crops}
+            years={loaderData.years}
+            people={loaderData.people}
+            columns={columns}
+            names={names}
+          />
           {rows.length === 0 && <Text color="inkSoft">No pick is like that.</Text>}
-          <Box overflowX="auto" display={{ base: "none", md: "block" }}>
-            <chakra.table
-              w="100%"
-              borderCollapse="collapse"
-              css={{
-                "& tbody tr": { borderTop: "1px solid var(--ak-colors-rule-soft)" },
-                "& tbody tr:hover": { background: "var(--ak-colors-tint)" },
-                "& td": { padding: "0.6rem 1rem 0.6rem 0", verticalAlign: "baseline" },
-                "& td a": { color: "var(--ak-colors-moss)", textDecoration: "underline", textUnderlineOffset: "3px" },
-                "& .when": { whiteSpace: "nowrap" },
-                "& small, & .plain": { color: "var(--ak-colors-ink-soft)" },
-                "& .kind": { fontWeight: 650 },
-                "& .odd": { color: "var(--ak-colors-madder)" },
-                "& .number": { textAlign: "right", whiteSpace: "nowrap", fontVariantNumeric: "tabular-nums" },
-              }}
-            >
-              <thead>
-                <tr>
-                  {head("at", "When")}
-                  {head("kind", "Kind")}
-                  {head("crop", "Crop")}
-                  {head("bed", "Bed")}
-                  {head("net", "Net", true)}
-                  <chakra.th textAlign="right" pr="4" pb="2" fontWeight="600">
-                    Pieces
-                  </chakra.th>
-                  {head("by", "Who")}
-                  <chakra.th textAlign="left" pb="2" fontWeight="600">
-                    Grade
-                  </chakra.th>
-                </tr>
-              </thead>
-              <tbody>
-                {rows.map((r) => (
-                  <tr key={r.id}>
-                    <td className="when">
-                      <Link to={`/picks/${r.id}`}>{sayDate(r.at.slice(0, 10))}</Link> <small>{r.at.slice(11)}</small>
-                    </td>
-                    <td className="kind">{r.kind}</td>
-                    <td>{r.crop}</td>
-                    <td>{r.bed}</td>
-                    <td className="number">
-                      {r.estimated ? "about " : ""}
-                      {sayMass(r.net, units)}
-                    </td>
-                    <td className="number">{r.count ?? ""}</td>
-                    <td>{r.by}</td>
-                    <td className={r.grade === "sound" ? "plain" : "odd"}>{GRADE_WORDS[r.grade]}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </chakra.table>
-          </Box>
-          <Box display={{ base: "block", md: "none" }}>
-            {rows.map((r) => (
-              <Flex
-                key={r.id}
-                justify="space-between"
-                gap="3"
-                py="2.5"
-                borderTopWidth="1px"
-                borderColor="ruleSoft"
-                minH="56px"
-              >
-                <Box>
-                  <Anchor to={`/picks/${r.id}`} fontWeight="650">
-                    {r.kind}
-                  </Anchor>
-                  <Text fontSize="sm" color="inkSoft">
-                    {sayDate(r.at.slice(0, 10))}, {r.bed}, {r.by}
+          {groups && <PickGroups groups={groups} units={units} />}
+          {!groups && (
+            <>
+              <Box overflowX="auto" display={{ base: "none", md: "block" }}>
+                <PicksTable rows={rows} columns={columns} names={names} sort={sort} down={down} sorted={sorted} />
+              </Box>
+              <Box display={{ base: "block", md: "none" }}>
+                <PicksList rows={rows} />
+              </Box>
+              {pages > 1 && (
+                <Flex gap="3" mt="5" align="center">
+                  {page > 1 && (
+                    <LinkButton variant="outline" to={to({ page: String(page - 1) })}>
+                      Newer
+                    </LinkButton>
+                  )}
+                  <Text color="inkSoft">
+                    page {page} of {pages}
                   </Text>
-                </Box>
-                <Text whiteSpace="nowrap" fontWeight="600">
-                  {r.estimated ? "about " : ""}
-                  {sayMass(r.net, units)}
-                </Text>
-              </Flex>
-            ))}
-          </Box>
-          {pages > 1 && (
-            <Flex gap="3" mt="5" align="center">
-              {page > 1 && (
-                <LinkButton variant="outline" to={to({ page: String(page - 1) })}>
-                  Newer
-                </LinkButton>
+                  {page < pages && (
+                    <LinkButton variant="outline" to={to({ page: String(page + 1) })}>
+                      Older
+                    </LinkButton>
+                  )}
+                </Flex>
               )}
-              <Text color="inkSoft">
-                page {page} of {pages}
-              </Text>
-              {page < pages && (
-                <LinkButton variant="outline" to={to({ page: String(page + 1) })}>
-                  Older
-                </LinkButton>
-              )}
-            </Flex>
+            </>
           )}
+          <Flex gap="2" wrap="wrap" align="center" mt="8" data-noprint>
+            <Download size={18} aria-hidden="true" />
+            <Text mr="2">What is shown, as</Text>
+            <LinkButton variant="outline" size="sm" to={`/out/picks.csv?${params}`} reloadDocument>
+              CSV
+            </LinkButton>
+            <LinkButton variant="outline" size="sm" to={`/out/picks.json?${params}`} reloadDocument>
+              JSON
+            </LinkButton>
+            <LinkButton variant="outline" size="sm" to={`/out/picks.ics?${params}`} reloadDocument>
+              Calendar file
+            </LinkButton>
+            <LinkButton variant="quiet" size="sm" to={`/picks/sheet?${params}`}>
+              Season sheet
+            </LinkButton>
+            <LinkButton variant="quiet" size="sm" to="/changes">
+              All changes
+            </LinkButton>
+          </Flex>
         </>
       )}
     </Page>

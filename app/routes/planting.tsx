@@ -114,7 +114,14 @@ export default function PlantingPage({ loaderData, actionData }: Route.Component
           : "One crop of one kind in one bed, started once."
       }
       actions={
-        planting && !planting.endedOn ? <LinkButton to={`/walk/${planting.id}`}>Check it</LinkButton> : undefined
+        planting ? (
+          <>
+            {!planting.endedOn && <LinkButton to={`/walk/${planting.id}`}>Check it</LinkButton>}
+            <LinkButton to={`/plot/plantings/${planting.id}/line`} variant="outline">
+              Time line
+            </LinkButton>
+          </>
+        ) : undefined
       }
     >
       <Grid templateColumns={{ base: "1fr", lg: "minmax(320px,1.1fr) minmax(280px,0.9fr)" }} gap="10">

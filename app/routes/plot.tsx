@@ -87,9 +87,14 @@ export default function Plot({ loaderData }: Route.ComponentProps) {
           : `${beds.length} beds; click one to change it.`
       }
       actions={
-        <LinkButton to="/plot/beds/new">
-          <Plus size={18} /> New bed
-        </LinkButton>
+        <>
+          <LinkButton to="/plot/beds/new">
+            <Plus size={18} /> New bed
+          </LinkButton>
+          <LinkButton to="/plot/labels" variant="outline">
+            Labels
+          </LinkButton>
+        </>
       }
     >
       {beds.length === 0 ? (

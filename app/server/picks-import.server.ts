@@ -1,12 +1,22 @@
+import { data } from "react-router";
 import { isLaw, sayWait, waitingOn } from "#core/garden/treatment";
 import { sayMass } from "#core/units/mass";
 import { bulkOf } from "#core/weighing/bulk";
 import { netOf } from "#core/weighing/net";
+import type { Pick } from "#core/weighing/pick";
 import { change, newId } from "#db/change";
-import { sayError } from "#formats/located";
-import { readPicksCsv } from "#formats/picks-in";
+import { type LocatedError, type ReadResult, sayError } from "#formats/located";
+import {
+  type ColumnUses,
+  PICK_COLUMNS,
+  type PickColumns,
+  type PicksIn,
+  pickColumns,
+  readingPicksCsv,
+} from "#formats/picks-in";
 import { type Desk, db, handbook } from "./desk.server";
-import { done, refuse } from "./forms.server";
+import { done, type FormFaults, refuse } from "./forms.server";
+import { breathe, note } from "./progress.server";
 
 const MOST_BYTES = 12_000_000;
 const SHOWN = 12;
@@ -18,38 +28,24 @@ export async function importPicks(d: Desk, form: FormData) {
   if (fromFile && file.size > MOST_BYTES)
     return refuse({ errors: { file: "the file is larger than 12 MB" }, typed: {} });
   const text = fromFile ? await file.text() : String(form.get("table") ?? "");
-  const typed = { table: text };
-  if (text.trim() === "") return refuse({ errors: { table: "paste a table, or choose a file" }, typed });
-  const book = handbook();
-  const bedName = new Map(d.snapshot.beds.map((b) => [b.id, b.name]));
-  const read = readPicksCsv(text, {
-    plantings: d.snapshot.plantings.map((p) => {
-      const crop = book.of(p.cropId);
-      return { ...p, bed: bedName.get(p.bedId) ?? "", crop: crop.name, bulk: bulkOf(crop) };
-    }),
-    known: d.snapshot.picks,
-    units: d.snapshot.garden.units,
-    newId,
-  });
-  if (!read.ok)
-    return refuse({ errors: { table: `${read.errors.map(sayError).join("\n")}\nNothing was taken.` }, typed });
+  if (text.trim() === "")
+    return refuse({ errors: { table: "paste a table, or choose a file" }, typed: { table: text } });
+  const columns = pickColumns(text);
+  const uses = usesOf(form);
+  const seen = columns.ok ? { ...columns.value, uses: uses ?? columns.value.uses } : null;
+  const no = (message: string, located: LocatedError[] = []) => {
+    const faults: FormFaults = { errors: { table: `${message}\nNothing was taken.` }, typed: { table: text } };
+    return data({ ...faults, located, columns: seen }, { status: 422 });
+  };
+  const read = await reading(d, text, uses ?? undefined, String(form.get("token") ?? ""));
+  if (!read.ok) return no(read.errors.map(sayError).join("\n"), read.errors);
   const { picks, already, estimated } = read.value;
-  const plantings = new Map(d.snapshot.plantings.map((p) => [p.id, p]));
-  const named = picks.map((p) => {
-    const planting = plantings.get(p.plantingId)!;
-    const crop = book.of(planting.cropId);
-    const { netG } = netOf(p, crop.topsShare, crop.yield.pieceG);
-    return { pick: p, netG, kind: planting.kind || crop.name, bed: bedName.get(planting.bedId) ?? "" };
-  });
+  const named = nameThem(d, picks);
   const inside = named.flatMap((n) => {
     const wait = waitingOn(d.snapshot.treatments, n.pick.plantingId, n.pick.at.slice(0, 10)).find(isLaw);
     return wait ? [`${n.kind}, ${n.bed}, on ${n.pick.at.slice(0, 10)}: ${sayWait(wait)}`] : [];
   });
-  if (inside.length > 0)
-    return refuse({
-      errors: { table: `${inside.slice(0, 8).join("\n")}\nNothing was taken: the label is the law.` },
-      typed,
-    });
+  if (inside.length > 0) return no(`${inside.slice(0, 8).join("\n")}\nThe label is the law.`);
   const { units } = d.snapshot.garden;
   const total = sayMass(
     named.reduce((sum, n) => sum + n.netG, 0),
@@ -67,6 +63,7 @@ export async function importPicks(d: Desk, form: FormData) {
     );
   }
   return {
+    columns: seen,
     preview: {
       said,
       already,
@@ -83,4 +80,61 @@ export async function importPicks(d: Desk, form: FormData) {
       table: text,
     },
   };
+}
+export type SeenColumns = PickColumns | null;
+
+/** Which column holds what, as it was chosen by hand; null when nobody was asked. */
+function usesOf(form: FormData): ColumnUses | null {
+  const uses: ColumnUses = {};
+  let asked = false;
+  for (const [name, value] of form.entries()) {
+    const at = /^use-(\d+)$/.exec(name);
+    if (!at) continue;
+    asked = true;
+    const column = PICK_COLUMNS.find((c) => c === value);
+    if (column) uses[column] ??= Number(at[1]);
+  }
+  return asked ? uses : null;
+}
+
+/** Reads the table, letting other requests through, and says how far it has got. */
+async function reading(
+  d: Desk,
+  text: string,
+  uses: ColumnUses | undefined,
+  token: string,
+): Promise<ReadResult<PicksIn>> {
+  const book = handbook();
+  const bedName = new Map(d.snapshot.beds.map((b) => [b.id, b.name]));
+  const steps = readingPicksCsv(
+    text,
+    {
+      plantings: d.snapshot.plantings.map((p) => {
+        const crop = book.of(p.cropId);
+        return { ...p, bed: bedName.get(p.bedId) ?? "", crop: crop.name, bulk: bulkOf(crop) };
+      }),
+      known: d.snapshot.picks,
+      units: d.snapshot.garden.units,
+      newId,
+    },
+    uses,
+  );
+  for (;;) {
+    const step = steps.next();
+    if (token !== "") note(token, step.done ? 1 : step.value);
+    if (step.done) return step.value;
+    await breathe();
+  }
+}
+
+function nameThem(d: Desk, picks: readonly Pick[]) {
+  const book = handbook();
+  const plantings = new Map(d.snapshot.plantings.map((p) => [p.id, p]));
+  const bedName = new Map(d.snapshot.beds.map((b) => [b.id, b.name]));
+  return picks.map((pick) => {
+    const planting = plantings.get(pick.plantingId)!;
+    const crop = book.of(planting.cropId);
+    const { netG } = netOf(pick, crop.topsShare, crop.yield.pieceG);
+    return { pick, netG, kind: planting.kind || crop.name, bed: bedName.get(planting.bedId) ?? "" };
+  });
 }

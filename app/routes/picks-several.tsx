@@ -1,0 +1,127 @@
+import { Flex, Text } from "@chakra-ui/react";
+import Papa from "papaparse";
+import { useState } from "react";
+import { Form, useNavigation } from "react-router";
+import { EXTENT_WORDS, GRADE_WORDS } from "#core/weighing/pick";
+import { listPeople } from "#db/garden";
+import type { LocatedError } from "#formats/located";
+import { GRID_COLUMNS, type GridRow, isFilled, PicksGrid } from "../components/picks-grid";
+import { Button, LinkButton, Note, Page } from "../components/ui";
+import { db, desk, handbook } from "../server/desk.server";
+import { importPicks } from "../server/picks-import.server";
+import type { Route } from "./+types/picks-several";
+
+const SEPARATOR = " · ";
+
+export function loader() {
+  const { snapshot, now, today } = desk();
+  const bedName = new Map(snapshot.beds.map((b) => [b.id, b.name]));
+  const book = handbook();
+  // what grows now first; what is over may still be caught up on
+  const plantings = [...snapshot.plantings]
+    .filter((p) => p.startedOn <= today)
+    .sort((a, b) => Number(a.endedOn !== null) - Number(b.endedOn !== null))
+    .map((p) => `${p.kind || book.of(p.cropId).name}${SEPARATOR}${bedName.get(p.bedId) ?? ""}`);
+  return {
+    now,
+    plantings: [...new Set(plantings)],
+    people: listPeople(db()).map((p) => p.name),
+    units: snapshot.garden.units,
+  };
+}
+
+export async function action({ request }: Route.ActionArgs) {
+  return importPicks(desk(), await request.formData());
+}
+
+export const meta: Route.MetaFunction = () => [{ title: "Several picks · Akmedon" }];
+
+export default function PicksSeveral({ loaderData, actionData }: Route.ComponentProps) {
+  const { now, plantings, people, units } = loaderData;
+  const blank: GridRow = {
+    date: now.slice(0, 10),
+    time: now.slice(11),
+    what: "",
+    weight: "",
+    count: "",
+    extent: "",
+    grade: "",
+    by: people[0] ?? "",
+    note: "",
+  };
+  const [rows, setRows] = useState<GridRow[]>(() => Array.from({ length: 6 }, () => blank));
+  const filled = rows.filter(isFilled);
+  const faults: LocatedError[] = actionData && "located" in actionData ? (actionData.located as LocatedError[]) : [];
+  const general =
+    actionData && "errors" in actionData && faults.length === 0
+      ? (actionData.errors as Record<string, string>).table
+      : null;
+  const busy = useNavigation().state !== "idle";
+  const table = Papa.unparse({
+    fields: [...GRID_COLUMNS.map((c) => (c === "what" ? "kind" : c)), "bed"],
+    data: filled.map((r) => {
+      const [kind, bed] = r.what.split(SEPARATOR);
+      return [...GRID_COLUMNS.map((c) => (c === "what" ? (kind ?? "").trim() : r[c])), (bed ?? "").trim()];
+    }),
+  });
+  return (
+    <Page
+      title="Several picks"
+      lead="One line a pick. Enter goes down, Tab goes on, Ctrl D takes what stands above; cells from a spreadsheet can be pasted in."
+      actions={
+        <LinkButton to="/picks" variant="outline">
+          Back to the picks
+        </LinkButton>
+      }
+    >
+      {general && (
+        <Note tone="caution" title="Not saved">
+          {general}
+        </Note>
+      )}
+      {faults.length > 0 && (
+        <Note tone="caution" title="Not saved: nothing was taken, and nothing you typed is lost">
+          {faults.length === 1 ? "One line wants a look." : `${faults.length} lines want a look.`}
+        </Note>
+      )}
+      <Form method="post" encType="multipart/form-data">
+        <textarea name="table" value={table} readOnly hidden />
+        <PicksGrid
+          rows={rows}
+          onRows={setRows}
+          blank={blank}
+          faults={faults.map((f) => ({
+            row: (f.row ?? 2) - 2,
+            column: f.column === "kind" || f.column === "bed" ? "what" : f.column,
+            message: f.message,
+          }))}
+          options={{
+            what: plantings,
+            by: people,
+            grade: Object.values(GRADE_WORDS),
+            extent: Object.values(EXTENT_WORDS),
+          }}
+        />
+        <Text color="inkSoft" fontSize="sm" mt="2">
+          {units === "us" ? "2 lb 3 oz, 12 + 11 lb, half a bushel" : "1.2 kg, 850 g, 12.3 + 11 kg, 5 l"}; a weight here
+          is without its containers. Without a weight, the pieces are reckoned and stay marked as an estimate.
+        </Text>
+        <Flex gap="3" mt="4" wrap="wrap">
+          <Button type="submit" name="intent" value="import" disabled={busy || filled.length === 0}>
+            {filled.length === 0 ? "Save the picks" : `Save ${filled.length} ${filled.length === 1 ? "pick" : "picks"}`}
+          </Button>
+          <Button
+            type="button"
+            variant="outline"
+            onClick={() => setRows([...rows, ...Array.from({ length: 5 }, () => blank)])}
+          >
+            Five lines more
+          </Button>
+        </Flex>
+        <noscript>
+          <p>This sheet wants scripts. Without them, paste a table under “From a table”.</p>
+        </noscript>
+      </Form>
+    </Page>
+  );
+}

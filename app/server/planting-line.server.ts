@@ -1,0 +1,80 @@
+import { TREATMENT_WORDS } from "#core/garden/treatment";
+import { figuresOf, keptPromises } from "#core/season/planting-figures";
+import { drawnTogether, ownEvents, type TimelineEvent, timelineOf, weatherEvents } from "#core/season/timeline";
+import { sayMass } from "#core/units/mass";
+import { PART_WORDS, PURPOSE_WORDS } from "#core/weighing/pick";
+import { listRounds } from "#db/work";
+import { type Desk, db, handbook } from "./desk.server";
+import { loggedPicks } from "./picks.server";
+import { pickTotals } from "./views.server";
+
+/** The time line of a planting with its figures; null when there is no such planting. */
+export function plantingLine(d: Desk, plantingId: string) {
+  const { snapshot, today } = d;
+  const planting = snapshot.plantings.find((p) => p.id === plantingId);
+  const bed = snapshot.beds.find((b) => b.id === planting?.bedId);
+  if (!planting || !bed) return null;
+  const crop = handbook().of(planting.cropId);
+  const { units } = snapshot.garden;
+  const entries = loggedPicks(snapshot).filter((e) => e.pick.plantingId === planting.id);
+  const rounds = listRounds(db(), ["planned", "done", "dropped"]).filter((r) =>
+    r.lines.some((l) => l.plantingId === planting.id),
+  );
+  const promises = rounds
+    .filter((r) => r.status === "done")
+    .map((r) => {
+      const line = r.lines.find((l) => l.plantingId === planting.id)!;
+      const got = entries.filter((e) => e.pick.roundId === r.id && e.pick.part === "crop");
+      return { day: r.day, expectedG: line.expectedG, gotG: got.reduce((s, e) => s + e.net, 0) };
+    });
+  const looks = pickTotals(snapshot, planting).checks.map(
+    (c): TimelineEvent => ({
+      day: c.day,
+      kind: "look",
+      words: [c.words, c.note].filter(Boolean).join(". "),
+      id: c.id,
+    }),
+  );
+  const picks = entries.map((e): TimelineEvent => {
+    const extra = [
+      e.pick.part === "crop" ? "" : PART_WORDS[e.pick.part],
+      e.pick.purpose === "harvest" ? "" : PURPOSE_WORDS[e.pick.purpose],
+      e.by,
+      e.pick.note,
+    ].filter(Boolean);
+    const amount = `${e.reckoned.estimated ? "about " : ""}${sayMass(e.net, units)}`;
+    return {
+      day: e.at.slice(0, 10),
+      kind: "pick",
+      words: `Picked ${[amount, ...extra].join(", ")}`,
+      id: e.pick.id,
+    };
+  });
+  const plans = rounds.map((r): TimelineEvent => {
+    const line = r.lines.find((l) => l.plantingId === planting.id)!;
+    const what = { planned: "Planned for a round", done: "A round went", dropped: "A round was dropped" }[r.status];
+    return {
+      day: r.day,
+      kind: "round",
+      words: `${what}: about ${sayMass(line.expectedG, units)} expected`,
+      id: r.id,
+    };
+  });
+  const weather = drawnTogether(weatherEvents(planting, bed, crop, snapshot.weather, snapshot.covers, today));
+  const own = ownEvents(planting, snapshot.treatments, (t) =>
+    [TREATMENT_WORDS[t.kind], t.product, t.waitDays > 0 ? `${t.waitDays} days to wait` : "", t.note]
+      .filter(Boolean)
+      .join(", "),
+  );
+  return {
+    planting,
+    bed: bed.name,
+    crop: { id: crop.id, name: crop.name, glyph: crop.glyph },
+    units,
+    today,
+    figures: figuresOf(planting, bed, crop, entries),
+    kept: keptPromises(promises),
+    rounds: promises.length,
+    events: timelineOf([...own, ...looks, ...picks, ...plans, ...weather]),
+  };
+}
