@@ -9,7 +9,7 @@ import { arithmetic } from "./components/pick-arithmetic";
 import { faultsOf, numberOf, typedOf } from "./server/forms.server";
 import { modeOf } from "./server/mode.server";
 import { readPickForm } from "./server/pick-form.server";
-import { findPicks, loggedPicks } from "./server/picks.server";
+import { columnsOf, findPicks, loggedPicks } from "./server/picks.server";
 import { safePath, withoutDone } from "./server/safe-path.server";
 
 describe("ways back after an action", () => {
@@ -98,6 +98,7 @@ describe("the arithmetic under the scale", () => {
       line: "6.4 kg gross − 2 × 1.59 kg crate = 3.22 kg net",
       wrong: false,
       doubts: [],
+      netG: 3220,
     });
     expect(arithmetic({ ...base, topsOn: true }).line).toContain("without tops");
   });
@@ -134,6 +135,37 @@ describe("the log of picks", () => {
     expect(rising).toEqual([...rising].sort((a, b) => a - b));
     expect(ask("sort=net").found).toEqual([...ask("sort=net&down=0").found].reverse());
     expect(ask("sort=moon&crop=").sort).toBe("at");
+  });
+  it("asks by day, hand, way, part and figure, and draws together what it is told to", () => {
+    const span = ask("from=2026-09-05&to=2026-09-20").found;
+    expect(span.length).toBeGreaterThan(0);
+    expect(span.every((e) => e.at >= "2026-09-05" && e.at < "2026-09-21")).toBe(true);
+    expect(ask("who=Tam").found.length + ask("who=Ilse").found.length).toBe(all.length);
+    expect(ask("part=tops").found).toEqual([]);
+    expect(ask("figure=weighed").found.length).toBe(all.length);
+    expect(ask("group=week").group).toBe("week");
+    expect(ask("group=moon").group).toBeNull();
+    expect(
+      ask(`planting=${all[0]!.pick.plantingId}`).found.every((e) => e.pick.plantingId === all[0]!.pick.plantingId),
+    ).toBe(true);
+  });
+  it("shows the columns that were asked for, in its own order, else the usual ones", () => {
+    expect(columnsOf(new URLSearchParams("col=note&col=net&col=moon"))).toEqual(["net", "note"]);
+    expect(columnsOf(new URLSearchParams("col=moon"))).toEqual(columnsOf(new URLSearchParams()));
+  });
+  it("names a pick anew when its planting was renamed, and only then", () => {
+    const snapshot = { ...demo, forecast: null };
+    const before = loggedPicks(snapshot);
+    const first = before[0]!;
+    const renamed = {
+      ...snapshot,
+      plantings: snapshot.plantings.map((p) => (p.id === first.pick.plantingId ? { ...p, kind: "renamed" } : p)),
+    };
+    const after = loggedPicks(renamed);
+    expect(after.find((e) => e.pick.id === first.pick.id)!.kind).toBe("renamed");
+    const other = before.findIndex((e) => e.pick.plantingId !== first.pick.plantingId);
+    expect(after[other]).toBe(before[other]);
+    expect(findPicks(after, new URLSearchParams("q=renamed")).found.length).toBeGreaterThan(0);
   });
   it("adds up to the same grams however it is grouped", () => {
     const sum = (rows: { net: number }[]) => Math.round(rows.reduce((s, r) => s + r.net, 0));
@@ -204,6 +236,29 @@ describe("the pick form", () => {
     expect(bushel.ok && bushel.pick).toMatchObject({ entered: "half a bushel", estimated: true });
     expect(bushel.ok && bushel.pick.grossG).toBeCloseTo(12_020, 0);
     expect(faultOf({ gross: "half a bushel" }).gross).toMatch(/without its containers/);
+  });
+  it("reads the parts a pick was sorted into, and says which of them is wrong", () => {
+    const part = (i: number, over: Record<string, string>) =>
+      Object.fromEntries(
+        Object.entries({ grade: "eat-first", way: "kitchen", amount: "", count: "", note: "", ...over }).map(
+          ([k, v]) => [`part-${i}-${k}`, v],
+        ),
+      );
+    const form = read({ ...part(0, { amount: "300 g", note: "forked" }), ...part(1, {}), ...part(3, { count: "4" }) });
+    expect(form.ok && form.pick.sorted).toEqual([
+      { grade: "eat-first", way: "kitchen", massG: 300, count: null, note: "forked" },
+      { grade: "eat-first", way: "kitchen", massG: null, count: 4, note: "" },
+    ]);
+    expect(faultOf(part(2, { amount: "some" }))["part-2-amount"]).toMatch(/not a weight/);
+    expect(faultOf(part(1, { count: "2.5" }))["part-1-count"]).toBe("write a whole number");
+    expect(faultOf(part(0, { amount: "1 kg", grade: "moon" }))["part-0-grade"]).toBeDefined();
+    expect(faultOf(part(0, { amount: "4 kg" })).sorted).toContain("more than the whole");
+  });
+  it("takes a second weighing and the clock, and refuses what cannot be", () => {
+    const form = read({ topsOn: "on", again: "2.1 kg", againHow: "tops-off", minutes: "12,5", purpose: "strip" });
+    expect(form.ok && form.pick).toMatchObject({ againG: 2100, againHow: "tops-off", minutes: 12.5, purpose: "strip" });
+    expect(faultOf({ again: "9 kg" }).again).toContain("more than it weighed");
+    expect(faultOf({ minutes: "-1" }).minutes).toContain("more than nothing");
   });
   it("takes a count without a weight", () => {
     const form = read({ gross: "", count: "12", "box-crate": "0" });

@@ -6,7 +6,7 @@ import { beforeEach, describe, expect, it } from "vitest";
 import type { Bed } from "#core/garden/bed";
 import { demoGarden } from "#standins/demo-garden";
 import { archiveOf, restoreArchive } from "./archive";
-import { change, revision, undo, undoable } from "./change";
+import { change, listChanges, revision, undo, undoable } from "./change";
 import { gardenOf, snapshotOf } from "./garden";
 import { type Db, databaseFile, openGarden } from "./open";
 import { findBed, removeBed, removePlanting, saveBed } from "./plot";
@@ -74,6 +74,77 @@ describe("what is kept until its table is written to", () => {
     change(other, "from elsewhere", AT, (c) => c.put("weatherDays", day(4, 1)));
     other.$client.close();
     expect(minima()).toEqual([-2, 1]);
+  });
+});
+
+describe("picks kept in memory", () => {
+  const one = demo.picks[0]!;
+  /** what the table really holds, read by another connection */
+  const truth = () => {
+    const raw = new Database(databaseFile(dir), { readonly: true });
+    const rows = raw.prepare("select id, gross_g from picks order by at, id").all() as {
+      id: string;
+      gross_g: number;
+    }[];
+    raw.close();
+    return rows.map((r) => [r.id, r.gross_g]);
+  };
+  const kept = () => snapshotOf(db).picks.map((p) => [p.id, p.grossG]);
+  it("say what the table says after picks logged, changed, moved in time, removed and taken back, in any order", () => {
+    restoreArchive(db, { ...demo, picks: demo.picks.slice(0, 40) }, AT);
+    expect(kept()).toEqual(truth());
+    let seed = 7;
+    const luck = (n: number) => {
+      seed = (seed * 1103515245 + 12345) % 2147483648;
+      return seed % n;
+    };
+    const done: string[] = [];
+    for (let i = 0; i < 60; i++) {
+      const all = snapshotOf(db).picks;
+      const any = all[luck(all.length)]!;
+      const at = `2026-0${1 + luck(9)}-1${luck(9)}T1${luck(9)}:00`;
+      const what = luck(4);
+      const id =
+        what === 0
+          ? change(db, "new", AT, (c) => c.put("picks", { ...one, id: `n${i}`, at }))
+          : what === 1
+            ? change(db, "moved", AT, (c) => c.put("picks", { ...any, at, grossG: 1000 + i }))
+            : what === 2
+              ? change(db, "out", AT, (c) => c.remove("picks", any.id))
+              : null;
+      if (id) done.push(id);
+      else if (done.length > 0) undo(db, done.pop()!, AT);
+      expect(kept()).toEqual(truth());
+    }
+    expect(done.length).toBeGreaterThan(5);
+  });
+  it("stay the same objects where nothing changed, and are read whole after another process has written", () => {
+    restoreArchive(db, demo, AT);
+    const before = snapshotOf(db).picks;
+    change(db, "one more", AT, (c) => c.put("picks", { ...one, id: "more" }));
+    const after = snapshotOf(db).picks;
+    expect(after.length).toBe(before.length + 1);
+    expect(after.filter((p) => before.includes(p)).length).toBe(before.length);
+    const other = openGarden(dir);
+    change(other, "from elsewhere", AT, (c) => c.put("picks", { ...one, id: "elsewhere", grossG: 9000 }));
+    other.$client.close();
+    expect(kept()).toEqual(truth());
+  });
+});
+
+describe("the audit trail", () => {
+  it("tells every change, latest first, by page and by words, with what stood before", () => {
+    saveBed(db, bed, AT);
+    saveBed(db, { ...bed, name: "Newer 100%" }, AT);
+    change(db, "weather", AT, (c) => c.put("weatherDays", demo.weather[0]!));
+    const all = listChanges(db, "", 0, 10);
+    expect(all.all).toBe(3);
+    expect(all.rows.map((r) => r.label)).toEqual(["weather", "Bed Newer 100% changed", "Bed New bed added"]);
+    expect(all.rows[1]!.entries[0]).toMatchObject({ before: { name: "New bed" }, after: { name: "Newer 100%" } });
+    expect(listChanges(db, "bed", 1, 1).rows.map((r) => r.label)).toEqual(["Bed New bed added"]);
+    // signs that a search could take for wild cards mean themselves
+    expect(listChanges(db, "100%", 0, 10).all).toBe(1);
+    expect(listChanges(db, "_", 0, 10).all).toBe(0);
   });
 });
 

@@ -5,7 +5,8 @@ import { newGarden } from "#core/garden/garden";
 import { type Archive, readArchive, writeArchive } from "./archive";
 import { readTable, writeTable } from "./csv";
 import { sayError } from "./located";
-import { writePicksCsv } from "./picks-csv";
+import { picksCsvPieces, picksJsonPieces, writePicksCsv } from "./picks-csv";
+import { writePicksIcs } from "./picks-ics";
 import { writeRoundsIcs } from "./rounds-ics";
 import { readWeatherCsv, writeWeatherCsv } from "./weather-csv";
 
@@ -249,6 +250,46 @@ describe("iCalendar after RFC 5545 (C16.1)", () => {
     expect(event.duration.toSeconds()).toBe(45 * 60);
     expect(event.uid).toBe("round-r1@akmedon");
     expect(event.description).toContain("North: storage yellow; pick, all — é");
+  });
+});
+
+describe("past picks as a calendar", () => {
+  const text = writePicksIcs(
+    "Garden",
+    [{ day: "2026-12-31", summary: "Picked 2 kg: kale; beet, red", lines: ["10:00 kale", "11:00 beet"] }],
+    Date.UTC(2026, 11, 31),
+  );
+  it("is a whole day whose end is the next, and another library reads it so (RFC 5545, checks C16.1)", () => {
+    const event = new ICAL.Event(new ICAL.Component(ICAL.parse(text)).getFirstSubcomponent("vevent")!);
+    expect(event.startDate.isDate).toBe(true);
+    expect([event.startDate.toString(), event.endDate.toString()]).toEqual(["2026-12-31", "2027-01-01"]);
+    expect(event.summary).toBe("Picked 2 kg: kale; beet, red");
+    expect(event.description).toBe("10:00 kale\n11:00 beet");
+  });
+});
+
+describe("the log in pieces", () => {
+  const net = { grossG: 2500, tareG: 1590, netG: 910, trimmedG: 840, estimated: false };
+  const rows = Array.from({ length: 1203 }, (_, i) => ({
+    pick: { ...archive.picks[0]!, id: `x${i}` },
+    net,
+    bed: "North",
+    crop: "Bulb onion",
+    kind: "storage, yellow",
+  }));
+  it("CSV in pieces is the CSV in one", () => {
+    const pieces = [...picksCsvPieces(rows)];
+    expect(pieces.length).toBeGreaterThan(3);
+    expect(pieces.join("")).toBe(writePicksCsv(rows));
+    expect([...picksCsvPieces([])].join("")).toBe(writePicksCsv([]));
+  });
+  it("JSON in pieces is one list of all picks, whatever their number", () => {
+    for (const n of [0, 1, 500, 501, 1203]) {
+      const read = JSON.parse([...picksJsonPieces(rows.slice(0, n))].join(""));
+      expect(read).toHaveLength(n);
+      if (n > 0)
+        expect(read[n - 1]).toMatchObject({ id: `x${n - 1}`, netG: 910, withoutTopsG: 840, figure: "weighed" });
+    }
   });
 });
 

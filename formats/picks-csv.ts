@@ -5,7 +5,7 @@ import { writeTable } from "./csv";
 export type PickRow = { pick: Pick; net: Net; bed: string; crop: string; kind: string };
 
 /** Headings of what is told of a pick beside its weight. */
-const MORE = ["part", "purpose", "condition", "minutes", "left", "way", "sorted", "again_g", "again_how"];
+const MORE = ["round", "part", "purpose", "condition", "minutes", "left", "way", "sorted", "again_g", "again_how"];
 
 /** The parts of a sorted pick in one cell: "eat-first kitchen 200 g (forked); compost compost 3 pieces". */
 export const sayParts = (parts: readonly SortedPart[]): string =>
@@ -84,6 +84,7 @@ const cellsOf = ({ pick, net, bed, crop, kind }: PickRow) => [
   pick.entered,
   pick.note,
   pick.id,
+  pick.roundId,
   pick.part,
   pick.purpose,
   pick.condition,

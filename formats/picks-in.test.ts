@@ -7,7 +7,7 @@ import type { Pick } from "#core/weighing/pick";
 import { demoGarden } from "#standins/demo-garden";
 import { sayError } from "./located";
 import { writePicksCsv } from "./picks-csv";
-import { type PicksInto, readPicksCsv } from "./picks-in";
+import { type PicksInto, pickColumns, readingPicksCsv, readPicksCsv } from "./picks-in";
 
 const demo = demoGarden();
 const bedName = new Map(demo.beds.map((b) => [b.id, b.name]));
@@ -58,6 +58,69 @@ describe("picks from a table somebody kept", () => {
         before.count,
       ]);
     }
+  });
+  it("what was told beside the weight comes back too: parts, clock, purpose, second weighing", () => {
+    const told: Pick = {
+      ...demo.picks.find((p) => p.sorted.length > 0)!,
+      id: "told",
+      roundId: "r",
+      purpose: "strip",
+      condition: "wet",
+      minutes: 7.5,
+      left: "the crown, five leaves",
+      way: "give",
+      sorted: [
+        { grade: "eat-first", way: "kitchen", massG: 120.5, count: 2, note: "pierced (fork); twice" },
+        { grade: "compost", way: "", massG: null, count: 3, note: "" },
+      ],
+      count: 40,
+      againG: 500,
+      againHow: "dried",
+    };
+    const p = plantings.find((x) => x.id === told.plantingId)!;
+    const net = netOf(told, 0, 100);
+    const [after] = read(writePicksCsv([{ pick: told, net, bed: p.bed, crop: p.crop, kind: p.kind }])).picks;
+    const { tare: _, entered: __, grossG: ___, ...rest } = told;
+    expect(after).toMatchObject({
+      ...rest,
+      sorted: [{ ...told.sorted[0], note: "pierced ,fork,, twice" }, told.sorted[1]],
+    });
+  });
+  it("columns may be said by hand where no heading is known", () => {
+    const text = "wann,was,wo,menge\n2026-10-01,red slicer,South wall,1.2 kg\n";
+    const seen = pickColumns(text);
+    expect(seen).toMatchObject({ ok: true, value: { headings: ["wann", "was", "wo", "menge"], uses: {}, rows: 1 } });
+    expect(errorsOf(text)).toContain("no column for the day");
+    const result = readPicksCsv(text, into(), { day: 0, kind: 1, bed: 2, net: 3 });
+    expect(result).toMatchObject({ ok: true, value: { picks: [{ grossG: 1200, at: "2026-10-01T12:00" }] } });
+  });
+  it("says how far it has got, rising, and ends with what reading in one go gives", () => {
+    const rows = Array.from({ length: 1700 }, (_, i) => `2026-10-01,red slicer,South wall,${1000 + i} g`).join("\n");
+    const steps = readingPicksCsv(`date,kind,bed,weight\n${rows}\n`, into());
+    const shares: number[] = [];
+    for (;;) {
+      const step = steps.next();
+      if (step.done) {
+        expect(step.value).toMatchObject({ ok: true, value: { already: 0 } });
+        break;
+      }
+      shares.push(step.value);
+    }
+    expect(shares).toHaveLength(3);
+    expect(shares).toEqual([...shares].sort((a, b) => a - b));
+    expect(shares.every((s) => s > 0 && s < 1)).toBe(true);
+  });
+  it.each([
+    ["sorted", "eat-first somewhere", "write the parts as"],
+    ["sorted", "sound store 9000 kg", "write the parts as"],
+    ["sorted", "sound store 90000 g", "weigh more than the whole"],
+    ["condition", "icy", "is none of"],
+    ["minutes", "-3", "more than nothing"],
+    ["again_g", "9999", "more than it weighed"],
+  ])("refuses a %s of “%s”", (heading, cell, reason) => {
+    expect(errorsOf(`date,kind,bed,weight,${heading}\n2026-10-01,red slicer,South wall,1 kg,${cell}\n`)).toContain(
+      reason,
+    );
   });
   it("a file read again adds nothing, with ids or without", () => {
     expect(read(exported, demo.picks)).toMatchObject({ picks: [], already: demo.picks.length });

@@ -56,6 +56,7 @@ const HEADINGS = {
   entered: ["as_entered"],
   note: ["note", "notes", "remark"],
   id: ["id"],
+  round: ["round"],
   part: ["part"],
   purpose: ["purpose"],
   condition: ["condition"],
@@ -251,7 +252,7 @@ function readRow(
   const checked = pickSchema.safeParse({
     id: cell("id") || into.newId(),
     plantingId: planting.id,
-    roundId: null,
+    roundId: cell("round") || null,
     at: `${day}T${time}`,
     by: cell("by"),
     method: cell("method"),

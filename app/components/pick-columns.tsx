@@ -21,6 +21,7 @@ const WORDS: Record<Column, string> = {
   entered: "as it was written",
   note: "a note",
   id: "its id",
+  round: "its round",
   part: "what of the plant",
   purpose: "what for",
   condition: "how it was",

@@ -27,10 +27,15 @@ const WIDTHS: Record<GridColumn, string> = {
   note: "12em",
 };
 export type GridRow = Record<GridColumn, string>;
+
 export type GridFault = { row: number; column: string | null; message: string };
 
-/** Rows with anything in them beside the day and the hand it is copied from. */
-export const isFilled = (r: GridRow): boolean => [r.what, r.weight, r.count, r.note].some((x) => x.trim() !== "");
+/**
+ * Rows with anything in them beside the day and the hand it is copied from. A name alone counts, unless the round
+ * brought it: that line was not picked.
+ */
+export const isFilled = (r: GridRow, brought: readonly string[] = []): boolean =>
+  [r.weight, r.count, r.note].some((x) => x.trim() !== "") || (r.what.trim() !== "" && !brought.includes(r.what));
 
 type Props = {
   rows: readonly GridRow[];
@@ -38,13 +43,15 @@ type Props = {
   blank: GridRow;
   options: Partial<Record<GridColumn, readonly string[]>>;
   faults: readonly GridFault[];
+  /** names that stand there without having been typed */
+  brought: readonly string[];
 };
 
 /**
  * A sheet of picks filled in by keyboard: Tab and the arrows go from cell to cell, Enter goes down, Ctrl+D takes what
  * stands above, and cells copied from a spreadsheet are pasted as they lie.
  */
-export function PicksGrid({ rows, onRows, blank, options, faults }: Props) {
+export function PicksGrid({ rows, onRows, blank, options, faults, brought }: Props) {
   const table = useRef<HTMLTableElement>(null);
   const [at, setAt] = useState<[number, number] | null>(null);
   const go = (row: number, column: number) =>
@@ -91,7 +98,7 @@ export function PicksGrid({ rows, onRows, blank, options, faults }: Props) {
     onRows(all);
   };
   // faults count only rows with something in them, as the table that was sent did
-  const filled = rows.flatMap((r, i) => (isFilled(r) ? [i] : []));
+  const filled = rows.flatMap((r, i) => (isFilled(r, brought) ? [i] : []));
   const faultOf = (row: number) => faults.find((f) => filled[f.row] === row);
   return (
     <Box overflowX="auto" borderWidth="1px" borderColor="rule" bg="sheet">

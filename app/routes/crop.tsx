@@ -5,23 +5,45 @@ import { landmarkAt } from "#core/readiness/stage-grid";
 import { sayMass, type UnitSystem } from "#core/units/mass";
 import { type Coins, nearestObject } from "#core/units/reference-objects";
 import { sayLength, sayTemp } from "#core/units/say";
+import { learnedOf } from "#core/weighing/learned";
 import { gardenOf } from "#db/garden";
 import { CropGlyph } from "../components/crop-glyph";
+import { OwnWeighings } from "../components/own-weighings";
 import { LinkButton, Note, Page, Section } from "../components/ui";
-import { db, desk, handbook } from "../server/desk.server";
-import { missing } from "../server/forms.server";
+import { db, desk, handbook, plainHandbook } from "../server/desk.server";
+import { missing, typedOf } from "../server/forms.server";
+import { noteWeighing } from "../server/weighings.server";
 import type { Route } from "./+types/crop";
 
 export function loader({ params }: Route.LoaderArgs) {
   const crop = handbook().find(params.cropId);
   if (!crop) throw missing("crop of that name in the handbook");
   const { units, coins } = gardenOf(db());
-  return { crop, units, coins, own: desk().snapshot.ownCrops.some((c) => c.id === crop.id) };
+  const { snapshot } = desk();
+  const weighings = snapshot.weighings.filter((w) => w.cropId === crop.id);
+  const plantings = new Set(snapshot.plantings.filter((p) => p.cropId === crop.id).map((p) => p.id));
+  const plain = plainHandbook().of(crop.id);
+  return {
+    crop,
+    units,
+    coins,
+    own: snapshot.ownCrops.some((c) => c.id === crop.id),
+    weighings,
+    learned: learnedOf(
+      plain,
+      snapshot.picks.filter((p) => p.againG !== null && plantings.has(p.plantingId)),
+      weighings,
+    ),
+  };
+}
+
+export async function action({ request, params }: Route.ActionArgs) {
+  return noteWeighing(typedOf(await request.formData()), params.cropId);
 }
 
 export const meta: Route.MetaFunction = ({ data }) => [{ title: `${data?.crop.name ?? "Crop"} · Akmedon` }];
 
-export default function CropPage({ loaderData }: Route.ComponentProps) {
+export default function CropPage({ loaderData, actionData }: Route.ComponentProps) {
   const { crop, units, coins, own } = loaderData;
   const days = [
     ["sown", crop.days.sown],
@@ -87,6 +109,12 @@ export default function CropPage({ loaderData }: Route.ComponentProps) {
           </Section>
         </Box>
         <Box>
+          <OwnWeighings
+            weighings={loaderData.weighings}
+            learned={loaderData.learned}
+            units={units}
+            faults={actionData && "errors" in actionData ? actionData : null}
+          />
           <Section title="Facts">
             <Fact name="Days" source={crop.days.source}>
               {known.join("; ")}. A hint when to begin looking.

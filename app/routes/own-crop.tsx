@@ -17,7 +17,7 @@ import {
   shownValue,
   TextArea,
 } from "../components/ui";
-import { db, desk, handbook } from "../server/desk.server";
+import { db, desk, handbook, plainHandbook } from "../server/desk.server";
 import { done, missing, refuse, typedOf } from "../server/forms.server";
 import { bareCrop, blankCrop, idFor, readOwnCrop } from "../server/own-crop.server";
 import type { Route } from "./+types/own-crop";
@@ -25,7 +25,7 @@ import type { Route } from "./+types/own-crop";
 /** The crop a form begins from, and whether it is the gardener's own already. */
 function beginFrom(cropId: string): { base: Crop; own: boolean } {
   if (cropId === "new") return { base: blankCrop(), own: false };
-  const crop = handbook().find(cropId);
+  const crop = plainHandbook().find(cropId);
   if (!crop) throw missing("crop of that name in the handbook");
   return { base: bareCrop(crop), own: desk().snapshot.ownCrops.some((c) => c.id === cropId) };
 }

@@ -4,6 +4,7 @@ import { useState } from "react";
 import { Form, useNavigation } from "react-router";
 import { EXTENT_WORDS, GRADE_WORDS } from "#core/weighing/pick";
 import { listPeople } from "#db/garden";
+import { findRound } from "#db/work";
 import type { LocatedError } from "#formats/located";
 import { GRID_COLUMNS, type GridRow, isFilled, PicksGrid } from "../components/picks-grid";
 import { Button, LinkButton, Note, Page } from "../components/ui";
@@ -13,17 +14,25 @@ import type { Route } from "./+types/picks-several";
 
 const SEPARATOR = " · ";
 
-export function loader() {
+export function loader({ request }: Route.LoaderArgs) {
   const { snapshot, now, today } = desk();
   const bedName = new Map(snapshot.beds.map((b) => [b.id, b.name]));
   const book = handbook();
   // what grows now first; what is over may still be caught up on
+  const nameOf = (id: string): string => {
+    const p = snapshot.plantings.find((x) => x.id === id);
+    return p ? `${p.kind || book.of(p.cropId).name}${SEPARATOR}${bedName.get(p.bedId) ?? ""}` : "";
+  };
   const plantings = [...snapshot.plantings]
     .filter((p) => p.startedOn <= today)
     .sort((a, b) => Number(a.endedOn !== null) - Number(b.endedOn !== null))
-    .map((p) => `${p.kind || book.of(p.cropId).name}${SEPARATOR}${bedName.get(p.bedId) ?? ""}`);
+    .map((p) => nameOf(p.id));
+  const round = findRound(db(), new URL(request.url).searchParams.get("round") ?? "");
+  const picked = new Set(snapshot.picks.filter((p) => p.roundId === round?.id).map((p) => p.plantingId));
+  const lines = (round?.lines ?? []).filter((l) => !picked.has(l.plantingId)).map((l) => nameOf(l.plantingId));
   return {
     now,
+    round: round ? { id: round.id, lines: lines.filter((x) => x !== "") } : null,
     plantings: [...new Set(plantings)],
     people: listPeople(db()).map((p) => p.name),
     units: snapshot.garden.units,
@@ -37,7 +46,7 @@ export async function action({ request }: Route.ActionArgs) {
 export const meta: Route.MetaFunction = () => [{ title: "Several picks · Akmedon" }];
 
 export default function PicksSeveral({ loaderData, actionData }: Route.ComponentProps) {
-  const { now, plantings, people, units } = loaderData;
+  const { now, plantings, people, units, round } = loaderData;
   const blank: GridRow = {
     date: now.slice(0, 10),
     time: now.slice(11),
@@ -49,8 +58,10 @@ export default function PicksSeveral({ loaderData, actionData }: Route.Component
     by: people[0] ?? "",
     note: "",
   };
-  const [rows, setRows] = useState<GridRow[]>(() => Array.from({ length: 6 }, () => blank));
-  const filled = rows.filter(isFilled);
+  const [rows, setRows] = useState<GridRow[]>(() =>
+    round ? [...round.lines.map((what) => ({ ...blank, what })), blank] : Array.from({ length: 6 }, () => blank),
+  );
+  const filled = rows.filter((r) => isFilled(r, round?.lines));
   const faults: LocatedError[] = actionData && "located" in actionData ? (actionData.located as LocatedError[]) : [];
   const general =
     actionData && "errors" in actionData && faults.length === 0
@@ -58,10 +69,14 @@ export default function PicksSeveral({ loaderData, actionData }: Route.Component
       : null;
   const busy = useNavigation().state !== "idle";
   const table = Papa.unparse({
-    fields: [...GRID_COLUMNS.map((c) => (c === "what" ? "kind" : c)), "bed"],
+    fields: [...GRID_COLUMNS.map((c) => (c === "what" ? "kind" : c)), "bed", "round"],
     data: filled.map((r) => {
       const [kind, bed] = r.what.split(SEPARATOR);
-      return [...GRID_COLUMNS.map((c) => (c === "what" ? (kind ?? "").trim() : r[c])), (bed ?? "").trim()];
+      return [
+        ...GRID_COLUMNS.map((c) => (c === "what" ? (kind ?? "").trim() : r[c])),
+        (bed ?? "").trim(),
+        round?.id ?? "",
+      ];
     }),
   });
   return (
@@ -90,6 +105,7 @@ export default function PicksSeveral({ loaderData, actionData }: Route.Component
           rows={rows}
           onRows={setRows}
           blank={blank}
+          brought={round?.lines ?? []}
           faults={faults.map((f) => ({
             row: (f.row ?? 2) - 2,
             column: f.column === "kind" || f.column === "bed" ? "what" : f.column,

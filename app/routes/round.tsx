@@ -226,6 +226,13 @@ export default function RoundPage({ loaderData }: Route.ComponentProps) {
         ))}
         {lines.length === 0 && <Text color="inkSoft">Nothing to take in this round.</Text>}
       </Section>
+      {lines.filter((l) => !l.pickId).length > 1 && (
+        <Box mb="4" data-noprint>
+          <LinkButton to={`/picks/several?round=${round.id}`} variant="outline">
+            Weigh all at the table
+          </LinkButton>
+        </Box>
+      )}
       {next && round.status === "planned" && (
         <Form method="post" data-noprint>
           <Flex gap="4" align="center" wrap="wrap">

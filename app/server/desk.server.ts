@@ -1,5 +1,5 @@
 import { join } from "node:path";
-import type { Handbook } from "#core/handbook/index";
+import { type Handbook, handbookWith } from "#core/handbook/index";
 import { type Outlook, outlookOf, type Snapshot } from "#core/planning/outlook";
 import type { Kept, PlanProblem, Wishes } from "#core/planning/problem";
 import { problemOf } from "#core/planning/question";
@@ -43,6 +43,9 @@ export const NO_WISHES: Wishes = { take: [], leave: [], open: [] };
 /** The planner's question for the garden as it stands. */
 export const problem = (d: Desk, wishes: Wishes = NO_WISHES, kept: Kept[] = []): PlanProblem =>
   problemOf(d.snapshot, d.outlook, wishes, kept);
+
+/** The handbook with this garden's own crops as they were written, without what its scale has taught. */
+export const plainHandbook = (): Handbook => handbookWith(desk().snapshot.ownCrops);
 
 /** The handbook with this garden's own crops and what its scale has taught. */
 export const handbook = (): Handbook => bookOf(desk().snapshot);

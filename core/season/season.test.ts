@@ -1,0 +1,181 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { bed, plainWeather, planting } from "../fixtures/garden";
+import { cropOf } from "../handbook";
+import { blankPick, GRADES, PARTS, type Pick, WAYS } from "../weighing/pick";
+import { GROUPS, groupPicks, type LoggedPick, logged, monthName, totalsOf, weekOf } from "./pick-log";
+import { figuresOf, keptPromises, sayOffRange } from "./planting-figures";
+import { drawnTogether, ownEvents, timelineOf, weatherEvents } from "./timeline";
+
+const tomato = cropOf("tomato");
+const entry = (over: Partial<Pick>, kind = "red slicer", crop = tomato, where = "South wall"): LoggedPick =>
+  logged(blankPick({ grossG: 1000, at: "2026-08-10T18:00", ...over }), { kind }, crop, where);
+
+describe("the log drawn together", () => {
+  const arbitrary = fc.record({
+    grossG: fc.option(fc.integer({ min: 100, max: 90_000 })),
+    count: fc.integer({ min: 1, max: 60 }),
+    at: fc.date({ min: new Date("2024-01-01"), max: new Date("2026-12-30"), noInvalidDate: true }),
+    grade: fc.constantFrom(...GRADES),
+    way: fc.constantFrom(...WAYS),
+    part: fc.constantFrom(...PARTS),
+    by: fc.constantFrom("A", "B", ""),
+    apart: fc.integer({ min: 0, max: 9 }),
+    kind: fc.constantFrom("one", "two", ""),
+    estimated: fc.boolean(),
+  });
+  it("every grouping comes to the same grams, pieces of whole picks and numbers of picks", () => {
+    fc.assert(
+      fc.property(fc.array(arbitrary, { maxLength: 40 }), (list) => {
+        const entries = list.map(({ at, apart, kind, ...p }, i) =>
+          entry(
+            {
+              ...p,
+              id: `p${i}`,
+              at: `${at.toISOString().slice(0, 10)}T10:00`,
+              sorted:
+                p.grossG !== null && apart > 0
+                  ? [{ grade: "eat-first", way: "kitchen", massG: (p.grossG * apart) / 10, count: null, note: "" }]
+                  : [],
+            },
+            kind,
+          ),
+        );
+        const all = totalsOf(entries);
+        for (const by of GROUPS) {
+          const groups = groupPicks(entries, by);
+          const sum = (of: (t: typeof all) => number) => groups.reduce((s, g) => s + of(g.totals), 0);
+          expect(sum((t) => t.weighedG)).toBeCloseTo(all.weighedG, 1);
+          expect(sum((t) => t.estimatedG)).toBeCloseTo(all.estimatedG, 1);
+          expect(sum((t) => t.besideG)).toBeCloseTo(all.besideG, 1);
+          expect(sum((t) => t.picks)).toBe(all.picks);
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+  it("tops beside a pick are no crop, and estimates stay apart", () => {
+    const t = totalsOf([
+      entry({ minutes: 10 }),
+      entry({ part: "tops", grossG: 400 }),
+      entry({ grossG: null, count: 5, minutes: 2 }),
+    ]);
+    expect(t).toEqual({ picks: 3, weighedG: 1000, estimatedG: 800, besideG: 400, pieces: 5, minutes: 12 });
+  });
+  it("sorted parts are counted under their own grade and way", () => {
+    const groups = groupPicks(
+      [entry({ way: "store", sorted: [{ grade: "compost", way: "compost", massG: 150, count: null, note: "" }] })],
+      "way",
+    );
+    expect(groups.map((g) => [g.key, g.totals.weighedG])).toEqual([
+      ["store", 850],
+      ["compost", 150],
+    ]);
+  });
+  it("weeks begin on Monday and times run backwards (ISO 8601 weeks, checks C16.3)", () => {
+    expect(weekOf("2026-10-09")).toBe("2026-10-05");
+    expect(weekOf("2026-10-05")).toBe("2026-10-05");
+    expect(weekOf("2027-01-01")).toBe("2026-12-28");
+    expect(monthName("2026-02")).toBe("February 2026");
+    const keys = groupPicks([entry({}), entry({ at: "2026-08-20T08:00" })], "week").map((g) => g.key);
+    expect(keys).toEqual(["2026-08-17", "2026-08-10"]);
+  });
+});
+
+describe("what a planting came to", () => {
+  const p = planting("tomato", {
+    startedOn: "2026-05-20",
+    startedHow: "transplanted",
+    plants: 4,
+    packetMinDays: 70,
+    packetMaxDays: 80,
+  });
+  const picks = ["2026-08-01", "2026-08-05", "2026-08-05", "2026-08-13"].map((day, i) =>
+    entry({ id: `p${i}`, at: `${day}T18:00`, minutes: 6, grossG: 1500 }),
+  );
+  const f = figuresOf(p, bed(), tomato, picks);
+  it("days to the first pick stand against the packet's range", () => {
+    expect([f.daysToFirst, f.offRange]).toEqual([73, 0]);
+    expect(sayOffRange(f)).toBe("first picked on day 73; the range is 70 to 80: within it");
+    const late = { ...p, packetMinDays: 40, packetMaxDays: 49 };
+    expect(sayOffRange(figuresOf(late, bed(), tomato, picks))).toContain("24 days past it");
+    expect(sayOffRange(figuresOf(p, bed(), tomato, [entry({ at: "2026-07-28T08:00" })]))).toContain("1 day before it");
+    expect(sayOffRange(figuresOf(p, bed(), tomato, []))).toBe("not picked yet");
+  });
+  it("without a packet the handbook's range is taken, and a test or tops are no first pick", () => {
+    const bare = { ...p, packetMinDays: null, packetMaxDays: null };
+    expect(figuresOf(bare, bed(), tomato, picks).range).toEqual(tomato.days.transplanted);
+    const early = [entry({ at: "2026-07-01T08:00", purpose: "test" }), entry({ at: "2026-07-02T08:00", part: "tops" })];
+    expect(figuresOf(p, bed(), tomato, [...early, ...picks]).first).toBe("2026-08-01");
+  });
+  it("rhythm, yield by plant and minutes for a kilo, worked by hand", () => {
+    expect(f.interval).toEqual({ median: 6, longest: 8, gaps: 2 });
+    expect(f.perPlantG).toBe(1500);
+    expect(f.perMetreG).toBeNull();
+    expect(f.perM2G).toBeNull();
+    expect(f.minutesPerKg).toBeCloseTo(4, 9);
+    const rows = figuresOf({ ...p, plants: null, rowM: 3 }, bed(), tomato, picks);
+    expect(rows.perMetreG).toBe(2000);
+    const whole = figuresOf({ ...p, plants: null }, bed({ widthM: 1.5, lengthM: 4 }), tomato, picks);
+    expect(whole.perM2G).toBe(1000);
+  });
+  it("expected against got over the rounds gone", () => {
+    expect(keptPromises([])).toBeNull();
+    expect(
+      keptPromises([
+        { day: "2026-08-01", expectedG: 1000, gotG: 600 },
+        { day: "2026-08-05", expectedG: 1000, gotG: 1000 },
+      ]),
+    ).toEqual({ expectedG: 2000, gotG: 1600, ratio: 0.8 });
+  });
+});
+
+describe("a planting's time line", () => {
+  const p = planting("tomato", { startedOn: "2026-05-20", endedOn: "2026-10-01" });
+  const weather = plainWeather("2026-05-01", 180).map((d) => {
+    if (d.day === "2026-09-10" || d.day === "2026-09-11") return { ...d, gustMs: 21 };
+    if (d.day === "2026-09-20") return { ...d, tempMinC: -2, cloudPct: 0, windMs: 0 };
+    if (d.day === "2026-04-30" || d.day === "2026-10-05") return { ...d, rainMm: 60 };
+    return d;
+  });
+  it("tells frost, gales and downpours of its own days only, as its bed felt them", () => {
+    const open = weatherEvents(p, bed(), tomato, weather, [], "2026-10-06");
+    expect(open.map((e) => [e.day, e.words])).toEqual([
+      ["2026-09-10", "gusts of 21 m/s"],
+      ["2026-09-11", "gusts of 21 m/s"],
+      ["2026-09-20", "-2.0 °C in the bed at night: cold enough to lose it"],
+    ]);
+    const covered = weatherEvents(
+      p,
+      bed(),
+      tomato,
+      weather,
+      [{ id: "c", bedId: "bed", day: "2026-09-20" }],
+      "2026-10-06",
+    );
+    expect(covered.at(-1)!.words).toContain("covered: it was chilled");
+    expect(weatherEvents(p, bed({ cover: "greenhouse" }), tomato, weather, [], "2026-10-06").map((e) => e.day)).toEqual(
+      ["2026-09-20"],
+    );
+  });
+  it("runs of the same weather are told once; the rest stays as it is", () => {
+    const open = drawnTogether(weatherEvents(p, bed(), tomato, weather, [], "2026-10-06"));
+    expect(open.map((e) => e.words)).toEqual([
+      "gusts of 21 m/s, and so for 2 days",
+      "-2.0 °C in the bed at night: cold enough to lose it",
+    ]);
+  });
+  it("latest first, the start at the bottom, in a day the look before the pick", () => {
+    const own = ownEvents(
+      p,
+      [{ id: "t", plantingId: p.id, day: "2026-07-01", kind: "feed", product: "comfrey", waitDays: 0, note: "" }],
+      (t) => t.product,
+    );
+    const line = timelineOf([
+      ...own,
+      { day: "2026-08-01", kind: "pick", words: "Picked", id: "x" },
+      { day: "2026-08-01", kind: "look", words: "Looked", id: "y" },
+    ]);
+    expect(line.map((e) => e.words)).toEqual(["Cleared", "Looked", "Picked", "comfrey", own[0]!.words]);
+  });
+});
