@@ -241,7 +241,6 @@ export function keptRows<N extends TableName>(
   compare: (a: RowOf<N>, b: RowOf<N>) => number,
 ): (db: Db) => RowOf<N>[] {
   const memo = new WeakMap<Db, { count: number; version: unknown; rows: RowOf<N>[] }>();
-  const key = (row: RowOf<N>) => String((row as Record<string, unknown>)[keyOf(name)]);
   return (db) => {
     const { count, keys } = touchesOf(db, name);
     const version = versionOf(db);
@@ -259,7 +258,8 @@ export function keptRows<N extends TableName>(
 
     function patched(before: RowOf<N>[], changed: ReadonlySet<string>): RowOf<N>[] {
       const fresh = [...changed].flatMap((k) => (readRow(db, name, k) as RowOf<N> | null) ?? []).sort(compare);
-      const rest = before.filter((row) => !changed.has(key(row)));
+      const column = keyOf(name);
+      const rest = before.filter((row) => !changed.has((row as Record<string, unknown>)[column] as string));
       for (const row of fresh) {
         let low = 0;
         for (let high = rest.length; low < high; ) {

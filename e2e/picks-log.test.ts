@@ -119,7 +119,7 @@ describe("looking back", () => {
     await page.getByText("storage yellow").first().waitFor();
     await page.getByLabel("Draw together").selectOption("");
     await page.getByText("More filters, and columns").click();
-    await page.getByLabel("Minutes").check();
+    await page.getByLabel("column Minutes").check();
     await page.waitForURL(/col=minutes/);
     await page.getByRole("columnheader", { name: "Minutes" }).waitFor();
     await page.getByLabel("Name for what is shown").fill("with minutes");

@@ -100,26 +100,41 @@ export function PicksFilter({ params, sort, down, crops, years, people, columns,
             {choice("purpose", "What for", "anything", pairs(PURPOSES, PURPOSE_WORDS))}
           </Labelled>
         </Grid>
-        <Flex gap="1.5" wrap="wrap" as="fieldset">
+        <Flex
+          gap="1.5"
+          wrap="wrap"
+          as="fieldset"
+          css={{
+            "& label": {
+              display: "inline-flex",
+              gap: "0.4rem",
+              alignItems: "center",
+              minHeight: "44px",
+              padding: "0 0.6rem",
+              border: "1px solid var(--ak-colors-rule)",
+              borderRadius: "2px 10px 2px 10px",
+              background: "var(--ak-colors-sheet)",
+            },
+            "& label:has(input:checked)": {
+              borderColor: "var(--ak-colors-moss)",
+              background: "var(--ak-colors-moss-tint)",
+            },
+          }}
+        >
           <chakra.legend fontSize="sm" color="inkSoft" mb="1">
             columns
           </chakra.legend>
           {(Object.keys(names) as Column[]).map((c) => (
-            <chakra.label
-              key={c}
-              display="inline-flex"
-              gap="1.5"
-              alignItems="center"
-              minH="44px"
-              px="2.5"
-              borderWidth="1px"
-              borderColor={columns.includes(c) ? "moss" : "rule"}
-              bg={columns.includes(c) ? "mossTint" : "sheet"}
-              borderRadius="leaf"
-            >
-              <input type="checkbox" name="col" value={c} defaultChecked={columns.includes(c)} />
+            <label key={c}>
+              <input
+                type="checkbox"
+                name="col"
+                value={c}
+                aria-label={`column ${names[c]}`}
+                defaultChecked={columns.includes(c)}
+              />
               {names[c]}
-            </chakra.label>
+            </label>
           ))}
         </Flex>
       </chakra.details>

@@ -11,31 +11,23 @@ import { type LogRow, PickGroups, PicksList, PicksTable } from "../components/pi
 import { FormError, LinkButton, Page } from "../components/ui";
 import { db, desk } from "../server/desk.server";
 import { done, faultsOf, refuse, typedOf } from "../server/forms.server";
-import { COLUMN_NAMES, type Column, columnsOf, findPicks, loggedPicks, type PickSort } from "../server/picks.server";
+import { COLUMN_NAMES, type Column, columnsOf, findPicks, logOf, type PickSort } from "../server/picks.server";
 import type { Route } from "./+types/picks";
 
 const PAGE = 60;
 export function loader({ request }: Route.LoaderArgs) {
   const { snapshot } = desk();
   const q = new URL(request.url).searchParams;
-  const all = loggedPicks(snapshot);
+  const { entries: all, crops, years, people, totals } = logOf(snapshot);
   const { found, sort, down, group } = findPicks(all, q);
   const pages = Math.max(1, Math.ceil(found.length / PAGE));
   const page = Math.min(Math.max(1, Math.floor(Number(q.get("page")) || 1)), pages);
   const { units } = snapshot.garden;
   const columns = columnsOf(q);
-  const crops = new Map<string, string>();
-  const years = new Set<string>();
-  const people = new Set<string>();
-  for (const e of all) {
-    crops.set(e.cropId, e.crop);
-    years.add(e.at.slice(0, 4));
-    if (e.by) people.add(e.by);
-  }
   return {
     rows: found.slice((page - 1) * PAGE, page * PAGE).map((e) => rowOf(e, columns, units)),
     groups: group ? groupPicks(found, group) : null,
-    totals: totalsOf(found),
+    totals: found.length === all.length ? totals : totalsOf(found),
     found: found.length,
     all: all.length,
     page,
@@ -45,9 +37,9 @@ export function loader({ request }: Route.LoaderArgs) {
     units,
     columns,
     names: COLUMN_NAMES,
-    crops: [...crops].sort((a, b) => (a[1] < b[1] ? -1 : 1)),
-    years: [...years].sort().reverse(),
-    people: [...people].sort(),
+    crops,
+    years,
+    people,
     views: listViews(db()),
   };
 }

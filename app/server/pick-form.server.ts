@@ -3,6 +3,7 @@ import type { Snapshot } from "#core/planning/outlook";
 import { readMass, type UnitSystem } from "#core/units/mass";
 import { readAmount } from "#core/weighing/amount";
 import { type Bulk, bulkOf } from "#core/weighing/bulk";
+import { picksOf } from "#core/weighing/by-planting";
 import { learnedOf } from "#core/weighing/learned";
 import { netOf } from "#core/weighing/net";
 import {
@@ -128,8 +129,8 @@ export function pickFormData(d: Desk, pickId: string | undefined, plantingId: st
     .filter((p) => (p.endedOn === null && p.startedOn <= d.today) || p.id === pick?.plantingId)
     .map((p) => {
       const crop = book.of(p.cropId);
-      const before = snapshot.picks
-        .filter((x) => x.plantingId === p.id && x.id !== pick?.id && isCrop(x))
+      const before = picksOf(snapshot.picks, p.id)
+        .filter((x) => x.id !== pick?.id && isCrop(x))
         .map((x) => netOf(x, crop.topsShare, crop.yield.pieceG).netG);
       return {
         id: p.id,
@@ -175,7 +176,7 @@ function dryingOf(snapshot: Snapshot, crop: Crop) {
   const ids = new Set(snapshot.plantings.filter((p) => p.cropId === crop.id).map((p) => p.id));
   return learnedOf(
     crop,
-    snapshot.picks.filter((p) => ids.has(p.plantingId)),
+    [...ids].flatMap((id) => picksOf(snapshot.picks, id)),
     [],
   ).drying;
 }

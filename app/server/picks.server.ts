@@ -1,20 +1,26 @@
 import type { Snapshot } from "#core/planning/outlook";
-import { GROUPS, type GroupBy, type LoggedPick, logged } from "#core/season/pick-log";
+import { GROUPS, type GroupBy, type LoggedPick, logged, type Totals, totalsOf } from "#core/season/pick-log";
 import type { Pick } from "#core/weighing/pick";
 import { bookOf } from "#core/weighing/taught-book";
 
 export const PICK_SORTS = ["at", "kind", "crop", "bed", "net", "by"] as const;
 export type PickSort = (typeof PICK_SORTS)[number];
 
-/** A pick as it was named for one state of its planting: as long as that holds it need not be reckoned again. */
-type Named = { of: string; entry: LoggedPick; words: string };
-const named = new WeakMap<Pick, Named>();
-const lists = new WeakMap<Snapshot, LoggedPick[]>();
-
-/** Every pick of a garden in the order of time, named and reckoned; kept for as long as nothing it reads has changed. */
-export function loggedPicks(snapshot: Snapshot): LoggedPick[] {
-  const known = lists.get(snapshot);
-  if (known) return known;
+/** The log of a garden: every pick in the order of time, named and reckoned, and what it can be asked for. */
+type Log = {
+  entries: LoggedPick[];
+  /** for each planting, what its picks are named and reckoned by */
+  of: Map<string, string>;
+  crops: (readonly [string, string])[];
+  years: string[];
+  people: string[];
+  /** what all of it comes to */
+  totals: Totals;
+};
+let last: { snapshot: Snapshot; log: Log } | null = null;
+/** The log of a garden; after a change only the picks that are new, or named otherwise, are reckoned again. */
+export function logOf(snapshot: Snapshot): Log {
+  if (last?.snapshot === snapshot) return last.log;
   const bedName = new Map(snapshot.beds.map((b) => [b.id, b.name]));
   const book = bookOf(snapshot);
   const plantings = new Map(
@@ -25,20 +31,91 @@ export function loggedPicks(snapshot: Snapshot): LoggedPick[] {
       return [planting.id, { planting, crop, bed, of }];
     }),
   );
-  const list = snapshot.picks.flatMap((pick) => {
+  const of = new Map([...plantings].map(([id, p]) => [id, p.of]));
+  const before = last?.log;
+  const fresh = (pick: Pick): LoggedPick[] => {
     const p = plantings.get(pick.plantingId);
-    if (!p) return [];
-    const before = named.get(pick);
-    if (before?.of === p.of) return [before.entry];
-    const entry = logged(pick, p.planting, p.crop, p.bed);
-    const words = `${entry.kind} ${entry.crop} ${entry.bed} ${entry.by} ${pick.note}`.toLowerCase();
-    named.set(pick, { of: p.of, entry, words });
-    return [entry];
-  });
-  lists.set(snapshot, list);
-  return list;
+    return p ? [logged(pick, p.planting, p.crop, p.bed)] : [];
+  };
+  const renamed = !before || of.size !== before.of.size || [...of].some(([id, how]) => before.of.get(id) !== how);
+  const entries = renamed ? snapshot.picks.flatMap(fresh) : patched(before.entries, snapshot.picks, fresh);
+  const log: Log = { entries, of, ...askable(entries), totals: totalsOf(entries) };
+  last = { snapshot, log };
+  return log;
 }
-const wordsOf = (e: LoggedPick): string => named.get(e.pick)?.words ?? "";
+
+/**
+ * The entries of a list of picks of which most are the very objects that the entries before were made of. Both are in
+ * the order of time.
+ */
+function patched(
+  before: readonly LoggedPick[],
+  picks: readonly Pick[],
+  fresh: (pick: Pick) => LoggedPick[],
+): LoggedPick[] {
+  const entries: LoggedPick[] = [];
+  let k = 0;
+  for (const pick of picks) {
+    if (before[k]?.pick !== pick) {
+      while (k < before.length && before[k]!.at < pick.at) k += 1;
+      let at = k;
+      while (at < before.length && before[at]!.at === pick.at && before[at]!.pick !== pick) at += 1;
+      if (before[at]?.pick !== pick) {
+        entries.push(...fresh(pick));
+        continue;
+      }
+      k = at;
+    }
+    entries.push(before[k]!);
+    k += 1;
+  }
+  return entries;
+}
+
+/** Crops, years and people that a log can be asked for. */
+function askable(entries: readonly LoggedPick[]): Pick2<Log, "crops" | "years" | "people"> {
+  const crops = new Map<string, string>();
+  const years = new Set<string>();
+  const people = new Set<string>();
+  let year = "";
+  let crop = "";
+  let by = "";
+  // neighbours in time are alike: most need no second look
+  for (const e of entries) {
+    if (year === "" || !e.at.startsWith(year)) {
+      year = e.at.slice(0, 4);
+      years.add(year);
+    }
+    if (e.cropId !== crop) {
+      crop = e.cropId;
+      crops.set(crop, e.crop);
+    }
+    if (e.by !== by) {
+      by = e.by;
+      if (by !== "") people.add(by);
+    }
+  }
+  return {
+    crops: [...crops].sort((a, b) => (a[1] < b[1] ? -1 : 1)),
+    years: [...years].sort().reverse(),
+    people: [...people].sort(),
+  };
+}
+type Pick2<T, K extends keyof T> = { [P in K]: T[P] };
+
+/** Every pick of a garden in the order of time, named and reckoned. */
+export const loggedPicks = (snapshot: Snapshot): LoggedPick[] => logOf(snapshot).entries;
+
+/** The picks of one planting. */
+export const entriesOf = (all: readonly LoggedPick[], plantingId: string): LoggedPick[] =>
+  all.filter((e) => e.pick.plantingId === plantingId);
+
+/** What a search for words looks through, made when it is first asked for and kept with the entry. */
+type Searched = LoggedPick & { words?: string };
+const wordsOf = (e: Searched): string => {
+  e.words ??= `${e.kind} ${e.crop} ${e.bed} ${e.by} ${e.pick.note}`.toLowerCase();
+  return e.words;
+};
 
 /** What may be asked of the log beside words: each an exact match of one field. */
 const ASKED: Record<string, (e: LoggedPick) => string> = {
@@ -65,13 +142,17 @@ export function findPicks(all: readonly LoggedPick[], query: URLSearchParams): F
   });
   const from = query.get("from") ?? "";
   const to = query.get("to") ?? "";
-  const found = all.filter(
-    (e) =>
-      asked.every((a) => a.field(e) === a.value) &&
-      (from === "" || e.at.slice(0, 10) >= from) &&
-      (to === "" || e.at.slice(0, 10) <= to) &&
-      (words === "" || wordsOf(e).includes(words)),
-  );
+  const until = to === "" ? "" : `${to}T24`;
+  const found =
+    asked.length === 0 && words === "" && from === "" && to === ""
+      ? [...all]
+      : all.filter(
+          (e) =>
+            asked.every((a) => a.field(e) === a.value) &&
+            (from === "" || e.at >= from) &&
+            (until === "" || e.at < until) &&
+            (words === "" || wordsOf(e).includes(words)),
+        );
   const sort = PICK_SORTS.find((s) => s === query.get("sort")) ?? "at";
   const down = query.get("down") !== "0";
   const group = GROUPS.find((g) => g === query.get("group")) ?? null;

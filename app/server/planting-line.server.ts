@@ -5,7 +5,7 @@ import { sayMass } from "#core/units/mass";
 import { PART_WORDS, PURPOSE_WORDS } from "#core/weighing/pick";
 import { listRounds } from "#db/work";
 import { type Desk, db, handbook } from "./desk.server";
-import { loggedPicks } from "./picks.server";
+import { entriesOf, loggedPicks } from "./picks.server";
 import { pickTotals } from "./views.server";
 
 /** The time line of a planting with its figures; null when there is no such planting. */
@@ -16,7 +16,7 @@ export function plantingLine(d: Desk, plantingId: string) {
   if (!planting || !bed) return null;
   const crop = handbook().of(planting.cropId);
   const { units } = snapshot.garden;
-  const entries = loggedPicks(snapshot).filter((e) => e.pick.plantingId === planting.id);
+  const entries = entriesOf(loggedPicks(snapshot), planting.id);
   const rounds = listRounds(db(), ["planned", "done", "dropped"]).filter((r) =>
     r.lines.some((l) => l.plantingId === planting.id),
   );

@@ -5,6 +5,7 @@ import { dueBefore } from "#core/readiness/prepare";
 import { sayLookAgain, sayReasons } from "#core/readiness/words";
 import { sayMass, type UnitSystem } from "#core/units/mass";
 import { sayChance } from "#core/units/say";
+import { picksOf } from "#core/weighing/by-planting";
 import { netOf } from "#core/weighing/net";
 import { bookOf } from "#core/weighing/taught-book";
 
@@ -35,9 +36,10 @@ export function judgementView(p: PlantingOutlook, today: string, units: UnitSyst
 export function pickTotals(snapshot: Snapshot, planting: Planting) {
   const crop = bookOf(snapshot).of(planting.cropId);
   const { units } = snapshot.garden;
-  const nets = snapshot.picks
-    .filter((p) => p.plantingId === planting.id)
-    .map((p) => ({ pick: p, net: netOf(p, crop.topsShare, crop.yield.pieceG) }));
+  const nets = picksOf(snapshot.picks, planting.id).map((p) => ({
+    pick: p,
+    net: netOf(p, crop.topsShare, crop.yield.pieceG),
+  }));
   const sum = (estimated: boolean) =>
     nets.filter((n) => n.net.estimated === estimated).reduce((s, n) => s + n.net.trimmedG, 0);
   const reckoned = sum(true);

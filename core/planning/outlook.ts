@@ -23,6 +23,7 @@ import { type Forecast, type Member, meanTempC, type WeatherDay } from "../weath
 import { correctedMembers, type Night } from "../weather/ensemble";
 import { type LeadSkill, skillOf, spreadRatio } from "../weather/forecast-skill";
 import { type Hazard, hazardsOf, LEAST_MEMBERS } from "../weather/hazards";
+import { picksOf } from "../weighing/by-planting";
 import type { Weighing } from "../weighing/learned";
 import { netOf } from "../weighing/net";
 import { type Container, isCrop, type Pick } from "../weighing/pick";
@@ -162,13 +163,12 @@ export function outlookOf(snapshot: Snapshot, now: string, weighReadings = false
   const underCover = (bed: Bed, days: readonly WeatherDay[]): WeatherDay[] =>
     covered.size === 0 ? [...days] : days.map((w) => (covered.has(`${bed.id} ${w.day}`) ? coverNight(w) : w));
   const checksOf = groupBy(snapshot.checks, (c) => c.plantingId);
-  const picksOf = groupBy(snapshot.picks.filter(isCrop), (p) => p.plantingId);
   const plantings = growing.flatMap((planting) => {
     const bed = bedById.get(planting.bedId);
     if (!bed) return [];
     const crop = book.of(planting.cropId);
     const school = schoolOf(crop, planting.schoolId);
-    const picks = [...(picksOf.get(planting.id) ?? [])].sort((a, b) => (a.at < b.at ? -1 : 1));
+    const picks = [...picksOf(snapshot.picks, planting.id).filter(isCrop)].sort((a, b) => (a.at < b.at ? -1 : 1));
     const checks = [...(checksOf.get(planting.id) ?? [])].sort((a, b) => (a.at < b.at ? -1 : 1));
     const judgement = judge({
       today,

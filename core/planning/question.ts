@@ -1,4 +1,4 @@
-import { dayRange, daysBetween } from "../calendar/day";
+import { addDays, dayRange, daysBetween } from "../calendar/day";
 import { isAway, slotsAhead } from "../calendar/windows";
 import type { Crop } from "../handbook/crop";
 import { householdStores } from "../household/stores";
@@ -87,7 +87,9 @@ const LAST_WEEK = 7;
 function atHome(snapshot: Snapshot, outlook: Outlook, tasteOf: (crop: Crop) => Taste): Map<string, number> {
   const left = new Map<string, number>();
   const cropOf = new Map(outlook.plantings.map((p) => [p.planting.id, p.crop]));
+  const earliest = addDays(outlook.today, -LAST_WEEK);
   for (const pick of snapshot.picks) {
+    if (pick.at < earliest) continue;
     const ago = daysBetween(pick.at.slice(0, 10), outlook.today);
     const crop = cropOf.get(pick.plantingId);
     if (!crop || ago < 0 || ago > Math.min(LAST_WEEK, crop.after.days[1])) continue;

@@ -4,7 +4,16 @@ import type { Crop } from "../handbook/crop";
 import { roundMass } from "../units/mass";
 import { lotsOf } from "../weighing/lots";
 import { type Net, netOf } from "../weighing/net";
-import { GRADE_WORDS, isCrop, PART_WORDS, type Pick, PURPOSE_WORDS, WAY_WORDS } from "../weighing/pick";
+import {
+  GRADE_WORDS,
+  type Grade,
+  isCrop,
+  PART_WORDS,
+  type Pick,
+  PURPOSE_WORDS,
+  WAY_WORDS,
+  type Way,
+} from "../weighing/pick";
 
 /** A pick with the names and figures that the log shows. */
 export type LoggedPick = {
@@ -51,14 +60,16 @@ export type Totals = {
 };
 const nothing = (): Totals => ({ picks: 0, weighedG: 0, estimatedG: 0, besideG: 0, pieces: 0, minutes: 0 });
 
-type Share = { massG: number; estimated: boolean; count: number | null; minutes: number; picks: number };
-function put(t: Totals, share: Share, crop: boolean): void {
-  t.picks += share.picks;
-  if (!crop) t.besideG += share.massG;
-  else if (share.estimated) t.estimatedG += share.massG;
-  else t.weighedG += share.massG;
-  if (crop) t.pieces += share.count ?? 0;
-  t.minutes += share.minutes;
+function put(t: Totals, massG: number, estimated: boolean, count: number | null, crop: boolean): void {
+  if (!crop) t.besideG += massG;
+  else if (estimated) t.estimatedG += massG;
+  else t.weighedG += massG;
+  if (crop) t.pieces += count ?? 0;
+}
+function putWhole(t: Totals, e: LoggedPick): void {
+  t.picks += 1;
+  t.minutes += e.pick.minutes ?? 0;
+  put(t, e.net, e.reckoned.estimated, e.pick.count, isCrop(e.pick));
 }
 const tidy = (t: Totals): Totals => ({
   ...t,
@@ -66,18 +77,11 @@ const tidy = (t: Totals): Totals => ({
   estimatedG: roundMass(t.estimatedG),
   besideG: roundMass(t.besideG),
 });
-const wholeOf = (e: LoggedPick): Share => ({
-  massG: e.net,
-  estimated: e.reckoned.estimated,
-  count: e.pick.count,
-  minutes: e.pick.minutes ?? 0,
-  picks: 1,
-});
 
 /** What picks come to in all. */
 export function totalsOf(entries: readonly LoggedPick[]): Totals {
   const t = nothing();
-  for (const e of entries) put(t, wholeOf(e), isCrop(e.pick));
+  for (const e of entries) putWhole(t, e);
   return tidy(t);
 }
 
@@ -118,21 +122,23 @@ const TIMES: readonly GroupBy[] = ["day", "week", "month", "year"];
 /** Monday of the week a day lies in. */
 export const weekOf = (day: Day): Day => addDays(day, -((weekday(day) + 6) % 7));
 
-const KEY: Record<Exclude<GroupBy, "grade" | "way">, (e: LoggedPick) => [key: string, name: string]> = {
-  kind: (e) => [`${e.kind} ${e.cropId}`, e.kind],
-  crop: (e) => [e.cropId, e.crop],
-  bed: (e) => [e.bed, e.bed],
-  who: (e) => [e.by, e.by || "nobody named"],
-  part: (e) => [e.pick.part, PART_WORDS[e.pick.part]],
-  purpose: (e) => [e.pick.purpose, PURPOSE_WORDS[e.pick.purpose]],
-  how: (e) => [e.pick.method, e.pick.method || "not said"],
-  day: (e) => [e.at.slice(0, 10), sayDay(e.at.slice(0, 10))],
-  week: (e) => {
-    const monday = weekOf(e.at.slice(0, 10));
-    return [monday, `week of ${sayDay(monday)} ${monday.slice(0, 4)}`];
-  },
-  month: (e) => [e.at.slice(0, 7), monthName(e.at.slice(0, 7))],
-  year: (e) => [e.at.slice(0, 4), e.at.slice(0, 4)],
+/** What picks are drawn together by, and what a group is called; the key is asked of every pick, the name once. */
+const KEY: Record<
+  Exclude<GroupBy, "grade" | "way">,
+  readonly [(e: LoggedPick) => string, (e: LoggedPick) => string]
+> = {
+  kind: [(e) => `${e.kind} ${e.cropId}`, (e) => e.kind],
+  crop: [(e) => e.cropId, (e) => e.crop],
+  bed: [(e) => e.bed, (e) => e.bed],
+  who: [(e) => e.by, (e) => e.by || "nobody named"],
+  part: [(e) => e.pick.part, (e) => PART_WORDS[e.pick.part]],
+  purpose: [(e) => e.pick.purpose, (e) => PURPOSE_WORDS[e.pick.purpose]],
+  how: [(e) => e.pick.method, (e) => e.pick.method || "not said"],
+  day: [(e) => e.at.slice(0, 10), (e) => sayDay(e.at.slice(0, 10))],
+  // by its day at first; days are brought into their weeks when all are summed
+  week: [(e) => e.at.slice(0, 10), (e) => e.at.slice(0, 10)],
+  month: [(e) => e.at.slice(0, 7), (e) => monthName(e.at.slice(0, 7))],
+  year: [(e) => e.at.slice(0, 4), (e) => e.at.slice(0, 4)],
 };
 const MONTHS = "January February March April May June July August September October November December".split(" ");
 /** "October 2026" of "2026-10". */
@@ -140,33 +146,71 @@ export const monthName = (month: string): string => `${MONTHS[Number(month.slice
 
 export type Group = { key: string; name: string; totals: Totals };
 
-/**
- * Picks drawn together. By grade or by way each part of a sorted pick counts where it belongs (one only counted is an
- * estimate, though the whole was weighed), so that every grouping comes to the same grams.
- */
-export function groupPicks(entries: readonly LoggedPick[], by: GroupBy): Group[] {
+function byWhole(entries: readonly LoggedPick[], keyOf: (e: LoggedPick) => string, name: (e: LoggedPick) => string) {
   const groups = new Map<string, Group>();
-  const of = (key: string, name: string): Totals => {
+  for (const e of entries) {
+    const key = keyOf(e);
+    let group = groups.get(key);
+    if (!group) {
+      group = { key, name: name(e), totals: nothing() };
+      groups.set(key, group);
+    }
+    putWhole(group.totals, e);
+  }
+  return [...groups.values()];
+}
+
+/** Each part of a sorted pick under its own grade or way; the pick itself is counted with its rest. */
+function byParts(entries: readonly LoggedPick[], by: "grade" | "way"): Group[] {
+  const groups = new Map<string, Group>();
+  const of = (key: Grade | Way): Totals => {
     const known = groups.get(key);
     if (known) return known.totals;
+    const name = by === "grade" ? GRADE_WORDS[key as Grade] : WAY_WORDS[key as Way];
     const made = { key, name, totals: nothing() };
     groups.set(key, made);
     return made.totals;
   };
   for (const e of entries) {
-    const crop = isCrop(e.pick);
-    if (by !== "grade" && by !== "way") {
-      put(of(...KEY[by](e)), wholeOf(e), crop);
+    if (e.pick.sorted.length === 0) {
+      putWhole(of(e.pick[by]), e);
       continue;
     }
-    const lots = lotsOf(e.pick, e.reckoned, e.pieceG);
-    for (const [i, lot] of lots.entries()) {
-      const [key, name] = by === "grade" ? [lot.grade, GRADE_WORDS[lot.grade]] : [lot.way, WAY_WORDS[lot.way]];
-      const first = i === 0;
-      put(of(key, name), { ...lot, minutes: first ? (e.pick.minutes ?? 0) : 0, picks: first ? 1 : 0 }, crop);
+    for (const [i, lot] of lotsOf(e.pick, e.reckoned, e.pieceG).entries()) {
+      const t = of(lot[by]);
+      if (i === 0) {
+        t.picks += 1;
+        t.minutes += e.pick.minutes ?? 0;
+      }
+      put(t, lot.massG, lot.estimated, lot.count, isCrop(e.pick));
     }
   }
-  const all = [...groups.values()].map((g) => ({ ...g, totals: tidy(g.totals) }));
+  return [...groups.values()];
+}
+
+/** Days drawn together into weeks that begin on Monday. */
+function intoWeeks(days: readonly Group[]): Group[] {
+  const weeks = new Map<string, Group>();
+  for (const { key: day, totals } of days) {
+    const key = weekOf(day);
+    let week = weeks.get(key);
+    if (!week) {
+      week = { key, name: `week of ${sayDay(key)} ${key.slice(0, 4)}`, totals: nothing() };
+      weeks.set(key, week);
+    }
+    for (const figure of Object.keys(totals) as (keyof Totals)[]) week.totals[figure] += totals[figure];
+  }
+  return [...weeks.values()];
+}
+
+/**
+ * Picks drawn together. By grade or by way each part of a sorted pick counts where it belongs (one only counted is an
+ * estimate, though the whole was weighed), so that every grouping comes to the same grams.
+ */
+export function groupPicks(entries: readonly LoggedPick[], by: GroupBy): Group[] {
+  const summed = by === "grade" || by === "way" ? byParts(entries, by) : byWhole(entries, ...KEY[by]);
+  const groups = by === "week" ? intoWeeks(summed) : summed;
+  const all = groups.map((g) => ({ ...g, totals: tidy(g.totals) }));
   const mass = (g: Group) => g.totals.weighedG + g.totals.estimatedG + g.totals.besideG;
   return TIMES.includes(by)
     ? all.sort((a, b) => (a.key < b.key ? 1 : -1))

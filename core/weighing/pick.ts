@@ -30,11 +30,12 @@ export const GRADE_WORDS: Record<(typeof GRADES)[number], string> = {
 };
 
 /** Where a part of a pick goes; empty: nobody said. */
-export const WAYS = ["", "kitchen", "store", "preserve", "give", "seed", "animals", "compost"] as const;
+export const WAYS = ["", "kitchen", "snacked", "store", "preserve", "give", "seed", "animals", "compost"] as const;
 export type Way = (typeof WAYS)[number];
 export const WAY_WORDS: Record<Way, string> = {
   "": "not said",
   kitchen: "to the kitchen",
+  snacked: "eaten in the garden",
   store: "to keep",
   preserve: "to preserve",
   give: "given away",

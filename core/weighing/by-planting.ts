@@ -1,0 +1,19 @@
+import type { Pick } from "./pick";
+
+const known = new WeakMap<readonly Pick[], Map<string, Pick[]>>();
+const NONE: readonly Pick[] = [];
+
+/** The picks of one planting, in the order of the list; the list is sorted out once, however often it is asked. */
+export function picksOf(picks: readonly Pick[], plantingId: string): readonly Pick[] {
+  let by = known.get(picks);
+  if (!by) {
+    by = new Map();
+    for (const p of picks) {
+      const list = by.get(p.plantingId);
+      if (list) list.push(p);
+      else by.set(p.plantingId, [p]);
+    }
+    known.set(picks, by);
+  }
+  return by.get(plantingId) ?? NONE;
+}

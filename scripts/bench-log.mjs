@@ -1,0 +1,179 @@
+// npm run bench:log: a garden of 20 seasons and 100,000 picks behind the real server; prints a table and writes it to
+// bench/log.md. Figures are of one run on one machine, which may be shared and noisy: read ratios, not digits.
+import { execFileSync, spawn } from "node:child_process";
+import { mkdtempSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { build as bundle } from "esbuild";
+import { build, bundleCommand, install, NODE_FLAGS, root } from "./ready.mjs";
+
+install();
+build();
+const command = bundleCommand();
+const dir = mkdtempSync(join(tmpdir(), "akmedon-bench-"));
+const data = join(dir, "garden");
+const file = join(root, "build", "bench", "log.mjs");
+await bundle({
+  entryPoints: [join(root, "bench", "log.ts")],
+  bundle: true,
+  platform: "node",
+  format: "esm",
+  packages: "external",
+  outfile: file,
+  logLevel: "error",
+});
+const env = { ...process.env, AKMEDON_ROOT: root, NODE_ENV: "production" };
+const made = JSON.parse(execFileSync(process.execPath, [file, data], { encoding: "utf8", env }));
+
+const server = spawn(process.execPath, [...NODE_FLAGS, command, "serve", "--data", data, "--port", "0"], { env });
+const address = await new Promise((resolve) => {
+  let said = "";
+  server.stdout.on("data", (chunk) => {
+    said += chunk;
+    const found = /http:\/\/127\.0\.0\.1:\d+/.exec(said);
+    if (found) resolve(found[0]);
+  });
+});
+const quantile = (xs, q) => [...xs].sort((a, b) => a - b)[Math.min(xs.length - 1, Math.floor(q * xs.length))];
+const ms = (x) => (x < 10 ? x.toFixed(1) : Math.round(x));
+
+/** The first calls of a view, before its code is warm, are not counted. */
+const UNCOUNTED = 5;
+
+/** Time to the whole page and to its first byte, ms. */
+async function get(path) {
+  const begun = performance.now();
+  const response = await fetch(address + path);
+  const reader = response.body.getReader();
+  await reader.read();
+  const first = performance.now() - begun;
+  let bytes = 0;
+  for (;;) {
+    const part = await reader.read();
+    if (part.done) break;
+    bytes += part.value.length;
+  }
+  if (!response.ok) throw new Error(`${path}: ${response.status}`);
+  return { first, whole: performance.now() - begun, bytes };
+}
+async function times(paths, n) {
+  const out = [];
+  for (let i = 0; i < n + UNCOUNTED; i++) out.push(await get(paths[i % paths.length]));
+  return out.slice(UNCOUNTED);
+}
+const cold = await get("/picks");
+const rows = [];
+const row = (what, list, aim) => {
+  const whole = list.map((t) => t.whole);
+  rows.push(`| ${what} | ${ms(quantile(whole, 0.5))} ms | ${ms(quantile(whole, 0.95))} ms | ${aim} |`);
+};
+row("the log, latest first, any page", await times(["/picks", "/picks?page=2", "/picks?page=900"], 60), "120 ms");
+const asked = [
+  "crop=tomato",
+  "year=2014&grade=eat-first",
+  "q=after+rain",
+  "who=Tam&from=2015-06-01&to=2018-09-01",
+  "figure=estimated",
+];
+// what a filter asks of the server: its data alone, as the page fetches it
+row(
+  "a filter, data only",
+  await times(
+    asked.map((q) => `/picks.data?${q}`),
+    60,
+  ),
+  "60 ms",
+);
+row(
+  "drawn together by kind, week, grade",
+  await times(
+    ["kind", "week", "grade"].map((g) => `/picks?group=${g}`),
+    30,
+  ),
+  "",
+);
+row("calendar of a month", await times(["/picks/calendar?month=2014-07", "/picks/calendar?month=2020-08"], 30), "");
+row("season sheet", await times(["/picks/sheet?year=2014", "/picks/sheet?year=2020"], 30), "");
+row("Today", await times(["/"], 30), "");
+
+const post = async (path, fields) => {
+  const form = new FormData();
+  for (const [k, v] of Object.entries(fields)) form.set(k, v);
+  const begun = performance.now();
+  const response = await fetch(address + path, {
+    method: "POST",
+    body: form,
+    headers: { Origin: address },
+    redirect: "manual",
+  });
+  await response.text();
+  if (response.status >= 400) throw new Error(`${path}: ${response.status}`);
+  return performance.now() - begun;
+};
+const logged = [];
+const after = [];
+for (let i = 0; i < 12; i++) {
+  const fields = {
+    plantingId: "tom-wall",
+    gross: `${1 + i / 10} kg`,
+    at: "2026-10-06T15:20",
+    extent: "some",
+    grade: "sound",
+  };
+  logged.push({ whole: await post("/picks/new", fields) });
+  after.push(await get("/picks"));
+}
+row("a pick logged", logged, "");
+row("the log just after it", after, "120 ms");
+
+const csv = await get("/out/picks.csv");
+const json = await get("/out/picks.json");
+const table = [
+  "date,time,kind,bed,weight",
+  ...Array.from({ length: 20_000 }, (_, i) => {
+    const day = String(1 + (i % 28)).padStart(2, "0");
+    return `2026-09-${day},${String(6 + (i % 14)).padStart(2, "0")}:${String(i % 60).padStart(2, "0")},red slicer,South wall,${100 + i} g`;
+  }),
+].join("\n");
+let steps = 0;
+let busy = true;
+const watching = (async () => {
+  const seen = new Set();
+  while (busy) {
+    const { done } = await (await fetch(`${address}/progress/bench`)).json();
+    if (done !== null) seen.add(done);
+    await new Promise((r) => setTimeout(r, 30));
+  }
+  steps = seen.size;
+})();
+const looked = await post("/picks/import", { table, intent: "check", token: "bench" });
+const brought = await post("/picks/import", { table, intent: "import", token: "bench" });
+busy = false;
+await watching;
+const resident =
+  Number(execFileSync("ps", ["-o", "rss=", "-p", String(server.pid)], { encoding: "utf8" }).trim()) / 1024;
+server.kill("SIGTERM");
+
+const lines = [
+  "# The log of 20 seasons",
+  "",
+  `One run of \`npm run bench:log\` on a shared two-core machine: ${made.picks.toLocaleString("en")} picks of ${made.plantings} plantings behind the real server.`,
+  "",
+  "| what | median | p95 | aim |",
+  "|---|---|---|---|",
+  ...rows,
+  "",
+  "| what | measured | aim |",
+  "|---|---|---|",
+  `| first page after the start, everything read | ${ms(cold.whole)} ms | |`,
+  `| 20,000 rows of CSV looked at | ${ms(looked)} ms | |`,
+  `| 20,000 rows of CSV read, checked and written, with their undo | ${ms(brought)} ms | 5 s |`,
+  `| different words of progress while both went on | ${steps} | more than one |`,
+  `| the whole log as CSV | first byte ${ms(csv.first)} ms, ${(csv.bytes / 1e6).toFixed(1)} MB in ${ms(csv.whole)} ms | streamed |`,
+  `| the whole log as JSON | first byte ${ms(json.first)} ms, ${(json.bytes / 1e6).toFixed(1)} MB in ${ms(json.whole)} ms | streamed |`,
+  `| resident after all of it | ${Math.round(resident)} MB | |`,
+  "",
+];
+writeFileSync(join(root, "bench", "log.md"), lines.join("\n"));
+console.log(lines.join("\n"));
+process.exit(0);
