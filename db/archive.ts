@@ -41,6 +41,8 @@ const tablesOf = (a: Archive): { [N in TableName]: RowOf<N>[] } => ({
   picks: a.picks,
   treatments: a.treatments,
   pickWishes: a.pickWishes,
+  placeReadings: a.placeReadings,
+  lotEvents: a.lotEvents,
   weighings: a.weighings,
   views: a.views,
   weatherDays: a.weather,

@@ -23,6 +23,8 @@ const TABLES = {
   picks: schema.picks,
   treatments: schema.treatments,
   pickWishes: schema.pickWishes,
+  placeReadings: schema.placeReadings,
+  lotEvents: schema.lotEvents,
   weighings: schema.weighings,
   views: schema.views,
   weatherDays: schema.weatherDays,

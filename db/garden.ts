@@ -78,6 +78,8 @@ export const snapshotOf = (db: Db): Snapshot => ({
   places: listPlaces(db),
   treatments: db.select().from(t.treatments).orderBy(asc(t.treatments.day), asc(t.treatments.id)).all(),
   pickWishes: db.select().from(t.pickWishes).orderBy(asc(t.pickWishes.day), asc(t.pickWishes.id)).all(),
+  placeReadings: db.select().from(t.placeReadings).orderBy(asc(t.placeReadings.at), asc(t.placeReadings.id)).all(),
+  lotEvents: db.select().from(t.lotEvents).orderBy(asc(t.lotEvents.at), asc(t.lotEvents.id)).all(),
   weighings: db.select().from(t.weighings).orderBy(asc(t.weighings.day), asc(t.weighings.id)).all(),
   weather: stationRecord(db),
   forecast: forecastInForce(db),

@@ -8,6 +8,8 @@ import { cropSchema } from "#core/handbook/crop";
 import { handbookWith } from "#core/handbook/index";
 import { placeSchema } from "#core/household/place";
 import { tasteSchema } from "#core/household/taste";
+import { lotEventSchema } from "#core/keeping/lot";
+import { placeReadingSchema } from "#core/keeping/place-air";
 import { planNoteSchema, roundLineSchema, roundSchema } from "#core/planning/round";
 import { pickWishSchema } from "#core/planning/wish";
 import { checkSchema, localTimeSchema, readingSchema } from "#core/readiness/check";
@@ -51,6 +53,8 @@ export const archiveSchema = z.object({
   places: z.array(placeSchema).max(200).default([]),
   treatments: z.array(treatmentSchema).max(50_000).default([]),
   pickWishes: z.array(pickWishSchema).max(20_000).default([]),
+  placeReadings: z.array(placeReadingSchema).max(200_000).default([]),
+  lotEvents: z.array(lotEventSchema).max(200_000).default([]),
   weighings: z.array(weighingSchema).max(20_000).default([]),
   views: z.array(viewSchema).max(200).default([]),
   ownCrops: z.array(cropSchema).max(2000).default([]),
@@ -128,6 +132,8 @@ function strayReferences(a: Archive): LocatedError[] {
     "places",
     "treatments",
     "pickWishes",
+    "placeReadings",
+    "lotEvents",
     "weighings",
     "views",
   ] as const)

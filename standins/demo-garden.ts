@@ -3,10 +3,12 @@ import type { Bed } from "#core/garden/bed";
 import type { Garden } from "#core/garden/garden";
 import type { Planting } from "#core/garden/planting";
 import { cropOf } from "#core/handbook/index";
+import { placeWith } from "#core/household/place";
 import type { Check } from "#core/readiness/check";
 import type { Container, Pick as Picked } from "#core/weighing/pick";
 import type { Archive } from "#formats/archive";
 import { type BedThermometer, simulatedThermometer } from "./bed-thermometer";
+import { demoLots, demoPlaceReadings } from "./demo-lots";
 import { demoBeds, demoPlantings } from "./demo-plot";
 import { harvest, recentChecks } from "./demo-season";
 import { grow } from "./living-garden";
@@ -154,6 +156,7 @@ export function demoGarden(): Archive {
     practice: [],
     bedReadings: demoThermometers(beds).flatMap((t) => weather.slice(-MORNINGS_READ).map((w) => t.readOn(w))),
     covers: [],
+    placeReadings: demoPlaceReadings(TODAY),
     ...demoHousehold(),
   };
 }
@@ -161,7 +164,7 @@ export function demoGarden(): Archive {
 /** What the demo's household likes, where it keeps things, and what it did to its plants. */
 const demoHousehold = (): Pick<
   Archive,
-  "datedWindows" | "tastes" | "places" | "treatments" | "pickWishes" | "weighings" | "views"
+  "datedWindows" | "tastes" | "places" | "treatments" | "pickWishes" | "weighings" | "views" | "lotEvents"
 > => ({
   datedWindows: [],
   tastes: [
@@ -170,10 +173,33 @@ const demoHousehold = (): Pick<
     { id: "tomato", liking: 1.5, weeklyG: 2500, sparedG: 6000 },
   ],
   places: [
-    { id: "fridge", name: "kitchen refrigerator", kind: "fridge", litres: 120, takenLitres: 85 },
-    { id: "counter", name: "kitchen counter", kind: "counter", litres: 40, takenLitres: 10 },
-    { id: "loft", name: "shed rafters", kind: "airy", litres: 160, takenLitres: 70 },
-    { id: "cellar", name: "cellar shelf", kind: "cellar", litres: 220, takenLitres: 60 },
+    placeWith({ id: "fridge", name: "kitchen refrigerator", kind: "fridge", litres: 120, takenLitres: 85 }),
+    placeWith({ id: "counter", name: "kitchen counter", kind: "counter", litres: 40, takenLitres: 10 }),
+    placeWith({
+      id: "loft",
+      name: "shed rafters",
+      kind: "airy",
+      litres: 160,
+      takenLitres: 50,
+      tempMinC: 8,
+      tempMaxC: 18,
+      humidityMin: 60,
+      humidityMax: 75,
+      light: "dim",
+      air: "moving",
+    }),
+    placeWith({
+      id: "cellar",
+      name: "cellar shelf",
+      kind: "cellar",
+      litres: 220,
+      takenLitres: 45,
+      tempMinC: 7,
+      tempMaxC: 11,
+      humidityMin: 78,
+      humidityMax: 90,
+    }),
+    placeWith({ id: "freezer", name: "freezer", kind: "freezer", litres: 90, takenLitres: 40 }),
   ],
   treatments: [
     {
@@ -190,6 +216,7 @@ const demoHousehold = (): Pick<
   weighings: [
     { id: "bucket-of-beans", cropId: "runner-bean", day: "2026-08-22", what: "litre", amount: 10, massG: 3600 },
   ],
+  lotEvents: demoLots(),
   views: [{ id: "tomatoes", name: "This year’s tomatoes by week", query: "crop=tomato&year=2026&group=week" }],
 });
 

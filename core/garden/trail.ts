@@ -24,6 +24,8 @@ const HOLDS: Record<string, string> = {
   picks: "pick",
   treatments: "treatment",
   pickWishes: "wish",
+  placeReadings: "reading of a place",
+  lotEvents: "what befell a lot",
   weighings: "own weighing",
   views: "kept view",
   weatherDays: "weather of",

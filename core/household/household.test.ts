@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { slot, supply } from "../fixtures/problem";
 import { CROPS, cropOf } from "../handbook";
 import { bulkOf } from "../weighing/bulk";
-import { PLACE_KINDS, type Place, placeKindFor, placeSchema } from "./place";
+import { PLACE_KINDS, type Place, placeKindFor, placeSchema, placeWith } from "./place";
 import { householdStores } from "./stores";
 import { tasteSchema, usualTaste } from "./taste";
 
@@ -11,7 +11,7 @@ const grown = (cropId: string, plantingId = cropId) => ({
   supply: supply(plantingId, { cropId }),
 });
 const taste = (crop: ReturnType<typeof cropOf>) => usualTaste(crop, 2);
-const fridge: Place = { id: "f", name: "fridge", kind: "fridge", litres: 100, takenLitres: 40 };
+const fridge: Place = placeWith({ id: "f", name: "fridge", kind: "fridge", litres: 100, takenLitres: 40 });
 const none = new Map<string, number>();
 
 describe("where a crop belongs after it is picked (common practice)", () => {

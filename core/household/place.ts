@@ -12,6 +12,9 @@ export const PLACE_WORDS: Record<PlaceKind, string> = {
   sill: "sunny sill",
 };
 
+export const PLACE_AIRS = ["still", "moving"] as const;
+export const PLACE_LIGHTS = ["dark", "dim", "light"] as const;
+
 /** Somewhere at home where the crop goes: its room, and how much of it is usually taken by other things. */
 export const placeSchema = z
   .object({
@@ -20,9 +23,37 @@ export const placeSchema = z
     kind: z.enum(PLACE_KINDS),
     litres: z.number("how many litres it holds").positive("more than nothing").max(100_000, "at most 100,000 litres"),
     takenLitres: z.number("how many litres of it are taken").min(0, "0 or more"),
+    /** its air as it is typed; null: as such places are. Readings go before it. */
+    tempMinC: z.number("a temperature").min(-40, "colder than a freezer").max(60, "too hot").nullable().default(null),
+    tempMaxC: z.number("a temperature").min(-40, "colder than a freezer").max(60, "too hot").nullable().default(null),
+    humidityMin: z.number().min(0, "0 to 100 %").max(100, "0 to 100 %").nullable().default(null),
+    humidityMax: z.number().min(0, "0 to 100 %").max(100, "0 to 100 %").nullable().default(null),
+    light: z.enum(PLACE_LIGHTS).nullable().default(null),
+    /** moving air dries and cures; null: nobody said */
+    air: z.enum(PLACE_AIRS).nullable().default(null),
+  })
+  .refine((p) => p.tempMinC === null || p.tempMaxC === null || p.tempMinC <= p.tempMaxC, {
+    message: "warmer than the warmest",
+    path: ["tempMinC"],
+  })
+  .refine((p) => p.humidityMin === null || p.humidityMax === null || p.humidityMin <= p.humidityMax, {
+    message: "damper than the dampest",
+    path: ["humidityMin"],
   })
   .refine((p) => p.takenLitres <= p.litres, { message: "more than it holds", path: ["takenLitres"] });
 export type Place = z.infer<typeof placeSchema>;
+
+/** A place of which nothing but its room is said. */
+export const placeWith = (over: Pick<Place, "id" | "name" | "kind" | "litres"> & Partial<Place>): Place => ({
+  takenLitres: 0,
+  tempMinC: null,
+  tempMaxC: null,
+  humidityMin: null,
+  humidityMax: null,
+  light: null,
+  air: null,
+  ...over,
+});
 
 const DRY_HUMIDITY = 75;
 const LONG_DAYS = 60;

@@ -8,6 +8,8 @@ import type { Crop, School } from "../handbook/crop";
 import { schoolOf } from "../handbook/index";
 import type { Place } from "../household/place";
 import type { Taste } from "../household/taste";
+import type { LotEvent } from "../keeping/lot";
+import type { PlaceReading } from "../keeping/place-air";
 import type { Check } from "../readiness/check";
 import { daysAtTemp, warmth } from "../readiness/clock";
 import { type Judgement, judge } from "../readiness/judge";
@@ -59,6 +61,8 @@ export type Snapshot = {
   treatments: Treatment[];
   pickWishes: PickWish[];
   weighings: Weighing[];
+  placeReadings: PlaceReading[];
+  lotEvents: LotEvent[];
 };
 
 export type PlantingOutlook = {

@@ -3,6 +3,7 @@ import { addDays } from "../calendar/day";
 import { check, planting } from "../fixtures/garden";
 import { generated, problem, slot, supply } from "../fixtures/problem";
 import { garden, NO_WISHES, NOW, TODAY } from "../fixtures/snapshot";
+import { placeWith } from "../household/place";
 import { alternativesOf } from "./alternatives";
 import { fullestPlaces, leftStanding, sayPlace } from "./left";
 import { outcomeOf, plan, planWithin } from "./optimise";
@@ -110,7 +111,7 @@ describe("worked situations in a whole garden (common practice, no source)", () 
       plantings: [
         planting("lettuce-loose-leaf", { id: "l", bedId: "tunnel", startedOn: "2026-08-26", plants: 30, kind: "oak" }),
       ],
-      places: [{ id: "f", name: "kitchen refrigerator", kind: "fridge", litres: 100, takenLitres: 10 }],
+      places: [placeWith({ id: "f", name: "kitchen refrigerator", kind: "fridge", litres: 100, takenLitres: 10 })],
       tastes: [{ id: "lettuce-loose-leaf", liking: 1, weeklyG: 5000, sparedG: 5000 }],
     });
     const full = { ...plenty, places: plenty.places.map((x) => ({ ...x, takenLitres: 100 })) };

@@ -36,6 +36,8 @@ const snapshot: Snapshot = {
   treatments: [],
   pickWishes: [],
   weighings: [],
+  placeReadings: [],
+  lotEvents: [],
 };
 const order = (wet: boolean, checks: Snapshot["checks"] = []) =>
   walkingOrder(outlookOf(snapshot, `${TODAY}T08:00`).plantings, checks, TODAY, wet).map(

@@ -1,5 +1,5 @@
 import { index, integer, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
-import { PLACE_KINDS } from "#core/household/place";
+import { PLACE_AIRS, PLACE_KINDS, PLACE_LIGHTS } from "#core/household/place";
 import { COINS } from "#core/units/reference-objects";
 
 export const garden = sqliteTable("garden", {
@@ -68,7 +68,26 @@ export const places = sqliteTable("places", {
   kind: text({ enum: PLACE_KINDS }).notNull(),
   litres: real().notNull(),
   takenLitres: real().notNull(),
+  tempMinC: real(),
+  tempMaxC: real(),
+  humidityMin: real(),
+  humidityMax: real(),
+  light: text({ enum: PLACE_LIGHTS }),
+  air: text({ enum: PLACE_AIRS }),
 });
+
+/** What thermometers in the places showed. */
+export const placeReadings = sqliteTable(
+  "place_readings",
+  {
+    id: text().primaryKey(),
+    placeId: text().notNull(),
+    at: text().notNull(),
+    tempC: real().notNull(),
+    humidityPct: real(),
+  },
+  (t) => [index("place_readings_place").on(t.placeId, t.at)],
+);
 
 export const trips = sqliteTable("trips", {
   id: text().primaryKey(),

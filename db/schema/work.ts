@@ -1,5 +1,7 @@
 import { index, integer, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
 import { TREATMENTS } from "#core/garden/treatment";
+import { PRESERVED } from "#core/keeping/blanching";
+import { LOT_EVENTS, TESTED } from "#core/keeping/lot";
 import { PICK_WISHES } from "#core/planning/wish";
 import type { Reading } from "#core/readiness/check";
 import { WEIGHED } from "#core/weighing/learned";
@@ -153,3 +155,24 @@ export const views = sqliteTable("views", {
   name: text().notNull(),
   query: text().notNull(),
 });
+
+/** What befell lots after they were picked; a lot itself is made of its pick. */
+export const lotEvents = sqliteTable(
+  "lot_events",
+  {
+    id: text().primaryKey(),
+    lotId: text().notNull(),
+    at: text().notNull(),
+    kind: text({ enum: LOT_EVENTS }).notNull(),
+    massG: real(),
+    placeId: text(),
+    toLot: text(),
+    who: text().notNull(),
+    cause: text().notNull(),
+    ready: text({ enum: TESTED }),
+    how: text({ enum: PRESERVED }),
+    outG: real(),
+    note: text().notNull(),
+  },
+  (t) => [index("lot_events_lot").on(t.lotId, t.at)],
+);

@@ -1,0 +1,84 @@
+import { z } from "zod";
+import type { Crop } from "./crop";
+import { source } from "./sources";
+import storage from "./storage.json";
+
+const pair = z.tuple([z.number(), z.number()]);
+
+/**
+ * Conditions in which produce keeps, and how long: USDA Agriculture Handbook 66 (rev. 2016, summary table by
+ * M. Cantwell), lowest safe temperatures from its chapter on chilling injury (C. Y. Wang), freezing points from
+ * Whiteman (USDA Marketing Research Report 196). All from memory, to be verified.
+ */
+const storageSchema = z.object({
+  source,
+  note: z.string(),
+  rows: z.array(
+    z.object({
+      name: z.string(),
+      crops: z.array(z.string()),
+      tempC: pair,
+      humidityPct: pair,
+      days: pair,
+      made: z.string(),
+      sensitive: z.string(),
+    }),
+  ),
+  safeC: z.record(z.string(), z.number()),
+  safeGreenTomatoC: z.number(),
+  freezeF: z.record(z.string(), z.number()),
+  freezeSource: source,
+});
+export const STORAGE = storageSchema.parse(storage);
+export type StorageRow = (typeof STORAGE.rows)[number];
+
+/** How a crop keeps: the best conditions, the life in them, what harms it. Temperatures in °C, life in days. */
+export type KeepingFacts = {
+  tempC: readonly [number, number];
+  humidityPct: readonly [number, number];
+  days: readonly [number, number];
+  /** below it it is chilled; null: cold does no harm until it freezes */
+  safeC: number | null;
+  freezesC: number;
+  /** gives off much of the ripening gas */
+  givesGas: boolean;
+  /** 0 hardly, 1 some, 2 much harmed by it */
+  gasHarm: 0 | 1 | 2;
+  fridge: Crop["after"]["fridge"];
+  /** the row of the published table it is taken from; null: the handbook's own entry of the crop */
+  row: string | null;
+};
+
+const USUAL_FREEZING_F = 30.9;
+const rowByCrop = new Map(STORAGE.rows.flatMap((row) => row.crops.map((id) => [id, row] as const)));
+const GREEN_TOMATO = STORAGE.rows.find((r) => r.name === "tomato, mature green")!;
+const TOMATOES = ["tomato", "tomato-cherry"];
+
+/**
+ * How a crop keeps, by the published table where it has a row of it, else by the handbook's entry. An own crop keeps as
+ * its gardener says.
+ * @param green picked unripe, to ripen indoors
+ */
+export function keepingFactsOf(crop: Crop, green = false): KeepingFacts {
+  const own = crop.after.source === "own";
+  const row = own ? undefined : green && TOMATOES.includes(crop.id) ? GREEN_TOMATO : rowByCrop.get(crop.id);
+  const from = row ?? {
+    tempC: crop.after.tempC,
+    humidityPct: crop.after.humidityPct,
+    days: crop.after.days,
+    made: crop.ethylene === "producer" || crop.ethylene === "both" ? "H" : "L",
+    sensitive: crop.ethylene === "sensitive" || crop.ethylene === "both" ? "H" : "L",
+  };
+  const greenTomato = row === GREEN_TOMATO;
+  return {
+    tempC: from.tempC,
+    humidityPct: from.humidityPct,
+    days: from.days,
+    safeC: greenTomato ? STORAGE.safeGreenTomatoC : (STORAGE.safeC[crop.id] ?? crop.weather.chillC),
+    freezesC: ((STORAGE.freezeF[crop.id] ?? USUAL_FREEZING_F) - 32) / 1.8,
+    givesGas: /(^|–)V?H$/.test(from.made),
+    gasHarm: from.sensitive.includes("H") ? 2 : from.sensitive.includes("M") ? 1 : 0,
+    fridge: crop.after.fridge,
+    row: row?.name ?? null,
+  };
+}

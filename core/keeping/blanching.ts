@@ -1,0 +1,87 @@
+/** Water-blanching minutes by crop, from the smallest to the largest pieces (US National Center for Home Food Preservation; from memory). */
+export const BLANCH_MINUTES: Readonly<Record<string, readonly [number, number]>> = {
+  asparagus: [2, 4],
+  "french-bean-climbing": [3, 3],
+  "french-bean-bush": [3, 3],
+  "runner-bean": [3, 3],
+  "broad-bean": [2, 4],
+  calabrese: [3, 3],
+  "brussels-sprouts": [3, 5],
+  cabbage: [1.5, 1.5],
+  carrot: [2, 5],
+  cauliflower: [3, 3],
+  celery: [3, 3],
+  "sweet-corn": [7, 11],
+  kale: [2, 2],
+  chard: [2, 2],
+  spinach: [2, 2],
+  "mustard-greens": [2, 2],
+  "pak-choi": [2, 2],
+  "bulb-onion": [3, 7],
+  "pea-shelling": [1.5, 1.5],
+  "pea-snap": [1.5, 3],
+  mangetout: [1.5, 3],
+  "pepper-sweet": [2, 3],
+  "potato-early": [3, 5],
+  turnip: [2, 2],
+  parsnip: [2, 2],
+};
+/** Crops that are cooked through instead. */
+export const COOK_FULLY: readonly string[] = ["beetroot", "pumpkin", "winter-squash", "sweet-potato"];
+
+/** 5,000 feet, m: from there a minute more. */
+const HIGH_M = 1524;
+const STEAM = 1.5;
+
+/**
+ * Blanching time, minutes: the table, a minute more from 5,000 ft up, one and a half times as long in steam.
+ * @param size 0 the smallest pieces, 1 the largest
+ * @returns null when the table has no such crop
+ */
+export function blanchMinutes(cropId: string, size: number, elevationM: number, steam = false): number | null {
+  const range = BLANCH_MINUTES[cropId];
+  if (!range) return null;
+  const plain = range[0] + Math.min(1, Math.max(0, size)) * (range[1] - range[0]);
+  return (steam ? plain * STEAM : plain) + (elevationM >= HIGH_M ? 1 : 0);
+}
+
+export const PRESERVED = ["frozen", "dried", "fermented", "jam", "canned", "pickled", "cooked"] as const;
+export type Preserved = (typeof PRESERVED)[number];
+export const PRESERVED_WORDS: Record<Preserved, string> = {
+  frozen: "frozen",
+  dried: "dried",
+  fermented: "fermented",
+  jam: "made into jam",
+  canned: "canned in jars",
+  pickled: "pickled",
+  cooked: "cooked",
+};
+/** How long it keeps then, days (common practice; a quality date, not a safety one). */
+export const PRESERVED_DAYS: Record<Preserved, number> = {
+  frozen: 300,
+  dried: 365,
+  fermented: 180,
+  jam: 365,
+  canned: 365,
+  pickled: 365,
+  cooked: 4,
+};
+
+/** What is said where amounts and times for putting by are shown. */
+export const PRESERVING_CAUTION =
+  "Times and amounts here help to plan. They are not a tested recipe. For anything that will stand in a jar follow a current tested procedure for that food, jar, altitude and equipment exactly: acid and pressure are not to be guessed. When in doubt, freeze it or throw it out.";
+
+/** Cautions of a crop at the step: common advice, deferring to tested procedures. */
+export function preservingCautions(cropId: string, how: Preserved): string[] {
+  const all: string[] = [];
+  if (/^tomato/.test(cropId) && how === "canned")
+    all.push("Tomatoes want added acid in every jar: take the amount from a tested recipe.");
+  else if (how === "canned" && !/apple|pear|plum|peach|berry|currant|raspberry|rhubarb/.test(cropId))
+    all.push("Low in acid: only pressure canning by a tested procedure is safe.");
+  if (/garlic/.test(cropId) && how !== "dried" && how !== "frozen")
+    all.push("Garlic in oil at room temperature can poison: keep it cold and only for days, or freeze it.");
+  if (/bean/.test(cropId)) all.push("Raw beans are poisonous: cook them through before they are eaten.");
+  if (/potato/.test(cropId)) all.push("Cut away green parts and sprouts, or throw the tuber out.");
+  if (how === "fermented") all.push("Weigh the salt by a tested recipe; throw out what smells or looks wrong.");
+  return all;
+}

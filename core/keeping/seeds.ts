@@ -1,0 +1,57 @@
+import type { Planting } from "../garden/planting";
+import type { Handbook } from "../handbook/index";
+import type { Place, PlaceKind } from "../household/place";
+import { placeKindFor } from "../household/place";
+import type { LoggedPick } from "../season/pick-log";
+import { lotsOf } from "../weighing/lots";
+import { isCrop } from "../weighing/pick";
+import { curingOf } from "./curing";
+import type { LotSeed } from "./lot";
+
+/**
+ * Where a pick is laid when nobody says otherwise: green fruit on the counter, what must cure where air moves, the rest
+ * where its crop belongs; null when the household has no such place.
+ */
+export function usualPlace(cropId: string, green: boolean, book: Handbook, places: readonly Place[]): Place | null {
+  const crop = book.find(cropId);
+  if (!crop) return null;
+  const of = (kind: PlaceKind) => places.find((p) => p.kind === kind) ?? null;
+  if (green) return of("counter");
+  if (curingOf(crop)) return of("airy") ?? of(placeKindFor(crop, (k) => of(k) !== null));
+  if (crop.after.fridge === "ripe-only") return of("counter");
+  return of(placeKindFor(crop, (k) => of(k) !== null));
+}
+
+/** Every lot that picks began, by-products left aside. */
+export function seedsOf(
+  entries: readonly LoggedPick[],
+  plantings: ReadonlyMap<string, Planting>,
+  book: Handbook,
+  places: readonly Place[],
+): LotSeed[] {
+  const usual = new Map<string, string | null>();
+  const placeFor = (cropId: string, green: boolean): string | null => {
+    const key = `${cropId} ${green}`;
+    const known = usual.get(key);
+    if (known !== undefined) return known;
+    const id = usualPlace(cropId, green, book, places)?.id ?? null;
+    usual.set(key, id);
+    return id;
+  };
+  return entries.flatMap((e) => {
+    if (!isCrop(e.pick) || !plantings.has(e.pick.plantingId)) return [];
+    return lotsOf(e.pick, e.reckoned, e.pieceG).map(
+      (part): LotSeed => ({
+        ...part,
+        note: part.note || e.pick.note,
+        pickId: e.pick.id,
+        plantingId: e.pick.plantingId,
+        cropId: e.cropId,
+        kind: e.kind,
+        bed: e.bed,
+        pickedAt: e.at,
+        placeId: placeFor(e.cropId, part.grade === "green-to-ripen"),
+      }),
+    );
+  });
+}

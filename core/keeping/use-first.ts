@@ -1,0 +1,87 @@
+import type { Crop } from "../handbook/crop";
+import type { Taste } from "../household/taste";
+import { roundMass } from "../units/mass";
+import type { Stocked } from "./stock";
+
+/** A lot on the list of what to use first. */
+export type UseFirst = {
+  stocked: Stocked;
+  /** good of it now, g */
+  goodG: number;
+  /** of that lost within a week if nobody touches it, g */
+  lostInWeekG: number;
+  why: string;
+};
+/** What a crop comes to for the week: how much there is, is eaten, and is lost unless more is done with it. */
+export type WeekOf = {
+  crop: Crop;
+  goodG: number;
+  eatG: number;
+  /** lost within two weeks beyond what is eaten, g */
+  surplusG: number;
+};
+
+/** Damaged before bolted or small before the rest (common practice, trade handbook 5-002 to 5-004). */
+const rankOf = (s: Stocked): number => {
+  const { grade, note } = s.lot;
+  if (s.lot.preserved) return 5;
+  if (grade === "damaged" || grade === "pest-eaten") return 0;
+  if (grade === "eat-first") return 1;
+  if (/\bbolted\b/i.test(note)) return 1;
+  if (/\bsmall\b/i.test(note)) return 2;
+  return 3;
+};
+const RANK_WORDS = ["damaged", "told to be eaten first", "small ones shrivel first", "", "", ""];
+
+/** Something that is kept for next year's planting is not for the table. */
+const isForSeed = (s: Stocked): boolean => s.lot.grade === "seed" || s.lot.way === "seed";
+
+/**
+ * One list over everything in the house, what to use first at the top: first what was damaged, bolted or small, as far
+ * as it would not last the month; then by the days until half of it is no longer good.
+ */
+export function useFirst(stock: readonly Stocked[]): UseFirst[] {
+  const list = stock
+    .filter((s) => !isForSeed(s) && (s.curing === null || s.curing.ready || s.halfInDays < 14))
+    .map((s) => {
+      const goodG = roundMass(s.lot.leftG * s.good);
+      return { s, goodG, lostInWeekG: roundMass(goodG * (1 - s.goodInWeek)), rank: rankOf(s) };
+    });
+  // condition puts a lot before others that last about as long, not before what is gone tomorrow
+  const urgency = (x: (typeof list)[number]) => x.s.halfInDays * [0.35, 0.5, 0.7, 1, 1, 1][x.rank]!;
+  return list
+    .sort((a, b) => urgency(a) - urgency(b) || (a.s.lot.id < b.s.lot.id ? -1 : 1))
+    .map(({ s, goodG, lostInWeekG, rank }) => ({
+      stocked: s,
+      goodG,
+      lostInWeekG,
+      why: [RANK_WORDS[rank], ...s.why].filter(Boolean).join("; "),
+    }));
+}
+
+/**
+ * The week by crop: what there is, what the household eats of it, and what would be lost within a fortnight beyond
+ * that, unless it is preserved or given away.
+ */
+export function weekOf(stock: readonly Stocked[], tasteOf: (crop: Crop) => Taste): WeekOf[] {
+  const by = new Map<string, Stocked[]>();
+  for (const s of stock) if (!isForSeed(s) && !s.lot.preserved) by.set(s.crop.id, [...(by.get(s.crop.id) ?? []), s]);
+  return [...by.values()]
+    .map((list) => {
+      const { crop } = list[0]!;
+      const goodG = list.reduce((g, s) => g + s.lot.leftG * s.good, 0);
+      const weekly = tasteOf(crop).weeklyG;
+      // eaten first are those that go first, so what is eaten counts against what would be lost
+      const lost = list.reduce((g, s) => {
+        const fortnight = s.goodInWeek ** 2;
+        return g + s.lot.leftG * s.good * (1 - fortnight);
+      }, 0);
+      return {
+        crop,
+        goodG: roundMass(goodG),
+        eatG: roundMass(Math.min(goodG, weekly)),
+        surplusG: roundMass(Math.max(0, Math.min(goodG - 2 * weekly, lost - 2 * weekly))),
+      };
+    })
+    .sort((a, b) => b.surplusG - a.surplusG || b.goodG - a.goodG || (a.crop.id < b.crop.id ? -1 : 1));
+}
