@@ -20,7 +20,7 @@ EventEmitter.defaultMaxListeners = 200;
 /** Largest bodies taken: forms are small, files come only to the two pages that import. */
 const MOST_FORM_BYTES = 256 * 1024;
 const MOST_FILE_BYTES = 31 * 1024 * 1024;
-const FILE_PAGES = /^\/(weather|settings|walk\/[\w-]+|picks\/(import|several))(\.data)?$/;
+const FILE_PAGES = /^\/(weather|settings|walk\/[\w-]+|picks\/(import|several)|keep\/places)(\.data)?$/;
 
 /** The content security policy of a page: nothing from any other host, scripts and styles only with this page's nonce. */
 const policy = (nonce: string): string =>

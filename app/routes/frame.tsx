@@ -1,5 +1,6 @@
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import {
+  Archive,
   BookOpen,
   CalendarRange,
   CloudSun,
@@ -46,6 +47,7 @@ export const PARTS: { to: string; name: string; icon: LucideIcon; key: string }[
   { to: "/walk", name: "Walk", icon: Footprints, key: "w" },
   { to: "/rounds", name: "Rounds", icon: CalendarRange, key: "r" },
   { to: "/picks", name: "Picks", icon: Scale, key: "p" },
+  { to: "/keep", name: "Keep", icon: Archive, key: "k" },
   { to: "/plot", name: "Plot", icon: LayoutGrid, key: "b" },
   { to: "/weather", name: "Weather", icon: CloudSun, key: "e" },
   { to: "/handbook", name: "Handbook", icon: BookOpen, key: "h" },

@@ -27,6 +27,10 @@ const storageSchema = z.object({
   safeC: z.record(z.string(), z.number()),
   safeGreenTomatoC: z.number(),
   freezeF: z.record(z.string(), z.number()),
+  /** what rests: it ages little faster in the warm, and then by this Q10 */
+  dormant: z.array(z.string()),
+  dormantNote: z.string(),
+  dormantQ10: z.number(),
   freezeSource: source,
 });
 export const STORAGE = storageSchema.parse(storage);
@@ -45,10 +49,16 @@ export type KeepingFacts = {
   /** 0 hardly, 1 some, 2 much harmed by it */
   gasHarm: 0 | 1 | 2;
   fridge: Crop["after"]["fridge"];
+  /** rests in store: ages by a small Q10 in the warm */
+  rests: boolean;
+  /** how fast dry air harms it: leaves and roots wilt, skins hold */
+  wilts: "soon" | "slowly";
   /** the row of the published table it is taken from; null: the handbook's own entry of the crop */
   row: string | null;
 };
 
+/** Parts whose skin holds the water in. */
+const SKINNED: readonly Crop["parts"][number][] = ["fruit", "bulb", "tuber", "seed"];
 const USUAL_FREEZING_F = 30.9;
 const rowByCrop = new Map(STORAGE.rows.flatMap((row) => row.crops.map((id) => [id, row] as const)));
 const GREEN_TOMATO = STORAGE.rows.find((r) => r.name === "tomato, mature green")!;
@@ -62,6 +72,7 @@ const TOMATOES = ["tomato", "tomato-cherry"];
 export function keepingFactsOf(crop: Crop, green = false): KeepingFacts {
   const own = crop.after.source === "own";
   const row = own ? undefined : green && TOMATOES.includes(crop.id) ? GREEN_TOMATO : rowByCrop.get(crop.id);
+  const greenTomato = row === GREEN_TOMATO;
   const from = row ?? {
     tempC: crop.after.tempC,
     humidityPct: crop.after.humidityPct,
@@ -69,16 +80,21 @@ export function keepingFactsOf(crop: Crop, green = false): KeepingFacts {
     made: crop.ethylene === "producer" || crop.ethylene === "both" ? "H" : "L",
     sensitive: crop.ethylene === "sensitive" || crop.ethylene === "both" ? "H" : "L",
   };
-  const greenTomato = row === GREEN_TOMATO;
   return {
     tempC: from.tempC,
     humidityPct: from.humidityPct,
-    days: from.days,
+    // a life the handbook knows more narrowly within the published range is that of the gardener's own type
+    days: within(crop.after.days, from.days) && !greenTomato ? crop.after.days : from.days,
     safeC: greenTomato ? STORAGE.safeGreenTomatoC : (STORAGE.safeC[crop.id] ?? crop.weather.chillC),
     freezesC: ((STORAGE.freezeF[crop.id] ?? USUAL_FREEZING_F) - 32) / 1.8,
     givesGas: /(^|–)V?H$/.test(from.made),
     gasHarm: from.sensitive.includes("H") ? 2 : from.sensitive.includes("M") ? 1 : 0,
     fridge: crop.after.fridge,
+    rests: STORAGE.dormant.includes(crop.id),
+    wilts: SKINNED.includes(crop.parts[0]!) ? "slowly" : "soon",
     row: row?.name ?? null,
   };
 }
+
+const within = (inner: readonly [number, number], outer: readonly [number, number]): boolean =>
+  inner[0] >= outer[0] && inner[1] <= outer[1];

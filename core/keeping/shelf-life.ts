@@ -1,8 +1,8 @@
-import type { KeepingFacts } from "../handbook/storage";
+import { type KeepingFacts, STORAGE } from "../handbook/storage";
 import type { PLACE_LIGHTS } from "../household/place";
 import { normalCdf } from "../weather/normal";
 import type { Grade } from "../weighing/pick";
-import { relativeRate } from "./q10";
+import { relativeRate, scaledRate } from "./q10";
 
 /** What a place is like. Humidity unknown: null, and then it counts for nothing. */
 export type Air = { tempC: number; humidityPct: number | null; light: (typeof PLACE_LIGHTS)[number] };
@@ -14,7 +14,7 @@ export type Ageing = { rate: number; factors: AgeingFactor[] };
 /** What each kelvin below the safe temperature adds to ageing (own estimate). */
 const CHILL_PER_K = 0.3;
 /** What each point of humidity too few or too many adds (own estimates: wilting, and rot and sprouting). */
-const DRY_PER_POINT = 0.03;
+const DRY_PER_POINT = { soon: 0.03, slowly: 0.006 };
 const DAMP_PER_POINT = 0.035;
 /** A crop that wants at most this much is one that must stay dry. */
 const DRY_KEEPER_PCT = 75;
@@ -27,7 +27,7 @@ const GRADE_RATE: Partial<Record<Grade, number>> = { "eat-first": 3, damaged: 4,
 
 /**
  * How fast a lot ages in the air of a place, as a multiple of the published conditions, with each reason. Warmer than
- * published: Kader's Q10 pattern. Colder: no slower than published, and faster below the safe temperature.
+ * published: Kader's Q10 pattern, or the small Q10 of what rests in store. Colder: no slower than published, and faster below the safe temperature.
  * @param besideGas something that gives off ripening gas lies in the same place
  */
 export function ageingOf(facts: KeepingFacts, air: Air, grade: Grade, besideGas: boolean): Ageing {
@@ -38,12 +38,16 @@ export function ageingOf(facts: KeepingFacts, air: Air, grade: Grade, besideGas:
   const [low, high] = facts.tempC;
   const t = air.tempC;
   if (t <= facts.freezesC - 1 && low > t) add(`it freezes at ${Math.round(facts.freezesC * 10) / 10} °C`, FROZEN_RATE);
-  else if (t > high) add(`warmer than the ${say(low, high)} °C it keeps best at`, relativeRate(t) / relativeRate(high));
+  else if (t > high)
+    add(
+      `warmer than the ${say(low, high)} °C it keeps best at`,
+      facts.rests ? scaledRate(1, high, t, STORAGE.dormantQ10) : relativeRate(t) / relativeRate(high),
+    );
   else if (facts.safeC !== null && t < Math.min(facts.safeC, low))
     add(`below ${facts.safeC} °C it is chilled`, 1 + CHILL_PER_K * (Math.min(facts.safeC, low) - t));
   const h = air.humidityPct;
   const [dry, damp] = facts.humidityPct;
-  if (h !== null && h < dry) add(`drier than ${dry} %: it wilts`, 1 + DRY_PER_POINT * (dry - h));
+  if (h !== null && h < dry) add(`drier than ${dry} %: it wilts`, 1 + DRY_PER_POINT[facts.wilts] * (dry - h));
   if (h !== null && h > damp && damp <= DRY_KEEPER_PCT)
     add(`damper than ${damp} %: it rots or sprouts`, 1 + DAMP_PER_POINT * (h - damp));
   if (besideGas) add("ripening fruit lies beside it", GAS[facts.gasHarm]);

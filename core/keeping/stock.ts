@@ -43,6 +43,8 @@ const preservedFacts = (days: number): KeepingFacts => ({
   freezesC: -90,
   givesGas: false,
   gasHarm: 0,
+  rests: false,
+  wilts: "slowly",
   fridge: "yes",
   row: null,
 });

@@ -40,7 +40,7 @@ const isForSeed = (s: Stocked): boolean => s.lot.grade === "seed" || s.lot.way =
  * One list over everything in the house, what to use first at the top: first what was damaged, bolted or small, as far
  * as it would not last the month; then by the days until half of it is no longer good.
  */
-export function useFirst(stock: readonly Stocked[]): UseFirst[] {
+export function firstToUse(stock: readonly Stocked[]): UseFirst[] {
   const list = stock
     .filter((s) => !isForSeed(s) && (s.curing === null || s.curing.ready || s.halfInDays < 14))
     .map((s) => {
@@ -55,7 +55,7 @@ export function useFirst(stock: readonly Stocked[]): UseFirst[] {
       stocked: s,
       goodG,
       lostInWeekG,
-      why: [RANK_WORDS[rank], ...s.why].filter(Boolean).join("; "),
+      why: RANK_WORDS[rank]!,
     }));
 }
 

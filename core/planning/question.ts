@@ -3,8 +3,10 @@ import { isAway, slotsAhead } from "../calendar/windows";
 import type { Crop } from "../handbook/crop";
 import { householdStores } from "../household/stores";
 import { SPARED_SHARE, type Taste, usualTaste } from "../household/taste";
+import { placesWithLots } from "../keeping/room";
 import { netOf } from "../weighing/net";
 import { isCrop } from "../weighing/pick";
+import { bookOf } from "../weighing/taught-book";
 import { barsOf } from "./bars";
 import { HORIZON_DAYS, type Outlook, type Snapshot } from "./outlook";
 import { type Kept, type PlanProblem, type PlanSlot, slotTime, type Wishes } from "./problem";
@@ -46,7 +48,7 @@ export function problemOf(snapshot: Snapshot, outlook: Outlook, wishes: Wishes, 
     stores: householdStores(
       all,
       tasteOf,
-      snapshot.places,
+      placesWithLots(snapshot, bookOf(snapshot), today),
       snapshot.containers,
       atHome(snapshot, outlook, tasteOf),
       slots,

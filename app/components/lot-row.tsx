@@ -1,0 +1,42 @@
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { Form } from "react-router";
+import type { LotLine } from "../server/keep.server";
+import { CropGlyph } from "./crop-glyph";
+import { Anchor, Button } from "./ui";
+
+/** A lot in a list: what, how much, where, how long; and a button for the most usual end, eaten up. */
+export function LotRow({ lot, why, back }: { lot: LotLine; why?: string; back: string }) {
+  return (
+    <Flex gap="3" py="2.5" borderTopWidth="1px" borderColor="ruleSoft" align="center" minH="64px" data-lot={lot.id}>
+      <Box flexShrink="0">
+        <CropGlyph kind={lot.glyph} stage={1.25} size={40} />
+      </Box>
+      <Box flex="1" minW="0">
+        <Flex gap="2" wrap="wrap" align="baseline">
+          <Anchor to={`/keep/lots/${lot.id}`} fontWeight="650">
+            {lot.kind}
+          </Anchor>
+          <Text color="inkSoft" fontSize="sm">
+            {[lot.left, lot.place, lot.what].filter(Boolean).join(" · ")}
+          </Text>
+        </Flex>
+        <Text fontSize="sm" fontWeight={lot.soon ? "650" : "400"} color={lot.soon ? "madder" : "ink"}>
+          {[lot.good, lot.ripe || lot.keeps, lot.curing && lot.curing !== "cured" ? lot.curing : ""]
+            .filter(Boolean)
+            .join("; ")}
+        </Text>
+        {why && (
+          <Text fontSize="sm" color="inkSoft">
+            {why}
+          </Text>
+        )}
+      </Box>
+      <Form method="post" action={`/keep/lots/${lot.id}`} data-noprint>
+        <input type="hidden" name="back" value={back} />
+        <Button type="submit" name="intent" value="use" variant="outline" size="sm" minH="48px">
+          All used
+        </Button>
+      </Form>
+    </Flex>
+  );
+}

@@ -1,0 +1,29 @@
+import { Box, Flex, Text } from "@chakra-ui/react";
+import type { placesView } from "../server/keep.server";
+import { Anchor } from "./ui";
+
+type PlaceView = ReturnType<typeof placesView>[number];
+
+/** How full a place is: taken by other things, and by lots that were said to lie there. */
+export function PlaceBar({ place: p }: { place: PlaceView }) {
+  const share = (litres: number) => `${Math.min(100, (100 * litres) / p.place.litres)}%`;
+  const free = p.place.litres - p.place.takenLitres - p.litres;
+  return (
+    <Box py="2" borderTopWidth="1px" borderColor="ruleSoft">
+      <Flex justify="space-between" gap="3">
+        <Anchor to={`/keep/places#${p.place.id}`}>{p.place.name}</Anchor>
+        <Text color={free < 0 ? "madder" : "ink"}>
+          {free < 0 ? `${Math.round(-free)} litres too much` : `${Math.round(free)} of ${p.place.litres} litres free`}
+        </Text>
+      </Flex>
+      <Flex h="10px" bg="tint" mt="1" overflow="hidden">
+        <Box bg="rule" style={{ width: share(p.place.takenLitres) }} />
+        <Box bg="moss" style={{ width: share(p.litres) }} />
+      </Flex>
+      <Text fontSize="sm" color="inkSoft" mt="1">
+        {p.air}
+        {p.measured && `, ${p.measured}`}
+      </Text>
+    </Box>
+  );
+}

@@ -1,0 +1,92 @@
+import { Box, Flex, Grid, Text } from "@chakra-ui/react";
+import { Printer } from "lucide-react";
+import { addDays, sayDate } from "#core/calendar/day";
+import { GRADE_WORDS } from "#core/weighing/pick";
+import { Button, LinkButton, Page } from "../components/ui";
+import { desk } from "../server/desk.server";
+import { keptOf } from "../server/keep.server";
+import { qrOf } from "../server/qr.server";
+import type { Route } from "./+types/keep-labels";
+
+/** Labels for crates and jars: what, which kind, when picked, how good, use by, and a code that opens the lot. */
+export function loader({ request }: Route.LoaderArgs) {
+  const d = desk();
+  const { origin } = new URL(request.url);
+  const labels = keptOf(d)
+    .stock.filter((s) => s.lot.leftG >= 100 && (s.halfInDays >= 3 || s.lot.preserved))
+    .map((s) => ({
+      id: s.lot.id,
+      kind: s.lot.kind,
+      crop: s.crop.name,
+      picked: sayDate(s.lot.pickedAt.slice(0, 10)),
+      what: s.lot.preserved ?? (s.lot.grade === "sound" ? "" : GRADE_WORDS[s.lot.grade]),
+      note: s.lot.note,
+      place: s.place?.name ?? "",
+      // a tenth is no longer good then: the day to have looked through it
+      useBy: sayDate(addDays(d.today, Math.floor(Math.min(730, s.tenthInDays)))),
+      code: qrOf(`${origin}/keep/lots/${s.lot.id}`),
+    }))
+    .sort((a, b) => (a.crop < b.crop ? -1 : a.crop > b.crop ? 1 : 0));
+  return { labels };
+}
+
+export const meta: Route.MetaFunction = () => [{ title: "Labels of lots · Akmedon" }];
+
+export default function KeepLabels({ loaderData }: Route.ComponentProps) {
+  const { labels } = loaderData;
+  return (
+    <Page
+      title="Labels of lots"
+      lead="One for each crate, tray or jar. The code opens the lot on a phone of the home network."
+      actions={
+        <>
+          <Button type="button" onClick={() => window.print()}>
+            <Printer size={18} /> Print
+          </Button>
+          <LinkButton to="/keep" variant="outline">
+            Keep
+          </LinkButton>
+        </>
+      }
+    >
+      {labels.length === 0 && <Text color="inkSoft">Nothing is kept that wants a label.</Text>}
+      <Grid templateColumns={{ base: "1fr", sm: "repeat(auto-fill, minmax(310px, 1fr))" }} gap="3">
+        {labels.map((l) => (
+          <Flex
+            key={l.id}
+            gap="3"
+            p="3"
+            bg="white"
+            color="black"
+            borderWidth="1.5px"
+            borderColor="black"
+            css={{ breakInside: "avoid" }}
+            align="center"
+          >
+            <svg
+              viewBox={`0 0 ${l.code.size} ${l.code.size}`}
+              width="100"
+              height="100"
+              shapeRendering="crispEdges"
+              role="img"
+              aria-label={`Code of ${l.kind}`}
+              style={{ flexShrink: 0 }}
+            >
+              <path d={l.code.path} fill="#000" />
+            </svg>
+            <Box>
+              <Text fontFamily="heading" fontSize="xl" lineHeight="1.1">
+                {l.kind}
+              </Text>
+              <Text fontSize="sm">{[l.crop, l.what, l.note].filter(Boolean).join(", ")}</Text>
+              <Text fontSize="sm">picked {l.picked}</Text>
+              <Text fontSize="sm" fontWeight="650">
+                look through by {l.useBy}
+              </Text>
+            </Box>
+          </Flex>
+        ))}
+      </Grid>
+    </Page>
+  );
+}

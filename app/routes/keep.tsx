@@ -1,0 +1,181 @@
+import { Box, Flex, Grid, Text } from "@chakra-ui/react";
+import { MapPin, Tag } from "lucide-react";
+import { useState } from "react";
+import { CropGlyph } from "../components/crop-glyph";
+import { LotRow } from "../components/lot-row";
+import { PlaceBar } from "../components/place-bar";
+import { Anchor, Button, LinkButton, Note, Page, Section } from "../components/ui";
+import { desk } from "../server/desk.server";
+import { keepView } from "../server/keep.server";
+import type { Route } from "./+types/keep";
+
+export const loader = () => keepView(desk());
+
+export const meta: Route.MetaFunction = () => [{ title: "Keep · Akmedon" }];
+
+/** Lots shown before the rest is asked for. */
+const FIRST = 8;
+
+/** The house: what to use first, what the week eats, what cures and ripens, where it lies. */
+export default function Keep({ loaderData }: Route.ComponentProps) {
+  const { first, week, clocks, places, atOnce, replant, given, lost, cutLots } = loaderData;
+  const [all, setAll] = useState(false);
+  const shown = all ? first : first.slice(0, FIRST);
+  const surplus = week.filter((w) => w.surplus !== "");
+  const alerts = places.flatMap((p) => p.alerts.map((words) => ({ id: p.place.id, name: p.place.name, words })));
+  return (
+    <Page
+      title="Keep"
+      lead={
+        first.length === 0
+          ? "Nothing is in the house yet. What you pick comes here by itself."
+          : `${first.length} lots in the house. Left alone, ${lost} would be lost within a week.`
+      }
+      actions={
+        <>
+          <LinkButton to="/keep/places" variant="outline">
+            <MapPin size={18} /> Places
+          </LinkButton>
+          <LinkButton to="/keep/labels" variant="outline">
+            <Tag size={18} /> Labels
+          </LinkButton>
+        </>
+      }
+    >
+      {alerts.length > 0 && (
+        <Note tone="caution" title="The air is not as it should be">
+          {alerts.map((a) => (
+            <Text key={`${a.id} ${a.words}`}>
+              <Anchor to={`/keep/places#${a.id}`}>{a.name[0]!.toUpperCase() + a.name.slice(1)}</Anchor>: {a.words}
+            </Text>
+          ))}
+        </Note>
+      )}
+      {atOnce.length > 0 && (
+        <Section title="In the first hour" note="what came in since yesterday, the most delicate first">
+          <Box as="ol" pl="5">
+            {atOnce.map((x) => (
+              <li key={x.id}>
+                <strong>{x.name}</strong>: {x.words}
+              </li>
+            ))}
+          </Box>
+        </Section>
+      )}
+      <Grid templateColumns={{ base: "1fr", lg: "minmax(0,1.35fr) minmax(300px,1fr)" }} gapX="12">
+        <Section title="Use first" note="damaged, bolted and small before the rest, then what ends soonest">
+          {first.length === 0 && <Text color="inkSoft">When something is picked, it stands here.</Text>}
+          {shown.map((l) => (
+            <LotRow key={l.id} lot={l} why={[l.why, l.lost].filter(Boolean).join(". ")} back="/keep" />
+          ))}
+          {first.length > FIRST && !all && (
+            <Button type="button" variant="quiet" mt="3" onClick={() => setAll(true)}>
+              All {first.length}
+            </Button>
+          )}
+        </Section>
+        <Box>
+          {clocks.length > 0 && (
+            <Section title="Curing and ripening">
+              {cutLots && (
+                <Text fontSize="sm" color="inkSoft" mb="2">
+                  Take from both ends of a drying table by turns: unloaded at one end it tips.
+                </Text>
+              )}
+              {clocks.map((c) => (
+                <Box key={c.id} py="2.5" borderTopWidth="1px" borderColor="ruleSoft">
+                  <Flex justify="space-between" gap="3">
+                    <Anchor to={`/keep/lots/${c.id}`} fontWeight="650">
+                      {c.kind}
+                    </Anchor>
+                    <Text>{c.ripe || c.curing}</Text>
+                  </Flex>
+                  {c.done > 0 && (
+                    <Box h="8px" bg="tint" mt="1.5">
+                      <Box h="8px" bg="ochre" style={{ width: `${Math.min(100, Math.round(100 * c.done))}%` }} />
+                    </Box>
+                  )}
+                  {c.test && c.curing && (
+                    <Text fontSize="sm" color="inkSoft" mt="1">
+                      Ready when: {c.test.toLowerCase()}
+                    </Text>
+                  )}
+                </Box>
+              ))}
+            </Section>
+          )}
+          <Section title="This week" note="what you eat of what is there">
+            {week.map((w) => (
+              <Flex key={w.id} gap="3" py="1.5" align="center" borderTopWidth="1px" borderColor="ruleSoft">
+                <CropGlyph kind={w.glyph} stage={1.25} size={28} />
+                <Text flex="1">{w.name}</Text>
+                <Text>
+                  <strong>{w.eat}</strong>{" "}
+                  <Text as="span" color="inkSoft">
+                    of {w.good}
+                  </Text>
+                </Text>
+              </Flex>
+            ))}
+            <Text fontSize="sm" color="inkSoft" mt="2">
+              Amounts by what you said <Anchor to="/settings/household">you like</Anchor>.
+            </Text>
+          </Section>
+          {surplus.length > 0 && (
+            <Section title="To give away or put by" note="lost within a fortnight otherwise">
+              {surplus.map((w) => (
+                <Flex key={w.id} justify="space-between" py="1.5" borderTopWidth="1px" borderColor="ruleSoft">
+                  <Text>{w.name}</Text>
+                  <Text fontWeight="600">{w.surplus}</Text>
+                </Flex>
+              ))}
+            </Section>
+          )}
+          <Section title="Places">
+            {places.map((p) => (
+              <PlaceBar key={p.place.id} place={p} />
+            ))}
+            {places.length === 0 && (
+              <Text>
+                Say where things are kept, under <Anchor to="/keep/places">places</Anchor>.
+              </Text>
+            )}
+          </Section>
+          {(replant.rows.length > 0 || replant.others.length > 0) && (
+            <Section title="For next year’s planting" note="the best set aside before the rest is eaten">
+              {replant.rows.map((r) => (
+                <Box key={r.id} py="1.5" borderTopWidth="1px" borderColor="ruleSoft">
+                  <Flex justify="space-between" gap="3">
+                    {r.lotId ? <Anchor to={`/keep/lots/${r.lotId}`}>{r.name}</Anchor> : <Text>{r.name}</Text>}
+                    <Text fontWeight="600" color={r.enough ? "ink" : "madder"}>
+                      {r.have}
+                    </Text>
+                  </Flex>
+                  <Text fontSize="sm" color="inkSoft">
+                    wants {r.need}; {r.words}
+                  </Text>
+                </Box>
+              ))}
+              {replant.others.map((l) => (
+                <Flex key={l.id} justify="space-between" gap="3" py="1.5" borderTopWidth="1px" borderColor="ruleSoft">
+                  <Anchor to={`/keep/lots/${l.id}`}>{l.kind}</Anchor>
+                  <Text>{l.left}</Text>
+                </Flex>
+              ))}
+            </Section>
+          )}
+          {given.length > 0 && (
+            <Section title="Given away this year">
+              {given.map((g) => (
+                <Flex key={g.who} justify="space-between" gap="3" py="1.5" borderTopWidth="1px" borderColor="ruleSoft">
+                  <Text>{g.who}</Text>
+                  <Text fontWeight="600">{g.amount}</Text>
+                </Flex>
+              ))}
+            </Section>
+          )}
+        </Box>
+      </Grid>
+    </Page>
+  );
+}

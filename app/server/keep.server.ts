@@ -1,0 +1,254 @@
+import { addDays, daysBetween, sayNear } from "#core/calendar/day";
+import type { Crop } from "#core/handbook/crop";
+import { PLACE_WORDS, type Place } from "#core/household/place";
+import { curingOf } from "#core/keeping/curing";
+import { type Lot, lotsNow, placeOf } from "#core/keeping/lot";
+import { saidAir } from "#core/keeping/place-air";
+import { replantNeeds } from "#core/keeping/replant";
+import { seedsOf } from "#core/keeping/seeds";
+import { type Stocked, stockOf } from "#core/keeping/stock";
+import { firstToUse, weekOf } from "#core/keeping/use-first";
+import type { Snapshot } from "#core/planning/outlook";
+import { tastesOf } from "#core/planning/question";
+import { sayMass, type UnitSystem } from "#core/units/mass";
+import { sayTemp } from "#core/units/say";
+import { bulkOf } from "#core/weighing/bulk";
+import { GRADE_WORDS } from "#core/weighing/pick";
+import { bookOf } from "#core/weighing/taught-book";
+import type { Desk } from "./desk.server";
+import { loggedPicks } from "./picks.server";
+
+export type Kept = { lots: Map<string, Lot>; stock: Stocked[] };
+let memo: { snapshot: Snapshot; today: string; kept: Kept } | null = null;
+
+/** Every lot there was, and what is in the house of them, worked out once for each change and day. */
+export function keptOf({ snapshot, today }: Desk): Kept {
+  if (memo?.snapshot === snapshot && memo.today === today) return memo.kept;
+  const book = bookOf(snapshot);
+  const plantings = new Map(snapshot.plantings.map((p) => [p.id, p]));
+  const seeds = seedsOf(loggedPicks(snapshot), plantings, book, snapshot.places);
+  const lots = lotsNow(seeds, snapshot.lotEvents);
+  const stock = stockOf(lots.values(), book.find, snapshot.places, snapshot.placeReadings, today);
+  const kept = { lots, stock };
+  memo = { snapshot, today, kept };
+  return kept;
+}
+
+/** "half of it by Friday" in words; nothing while it keeps for longer than anybody plans. */
+function sayHalf(s: Stocked, today: string): string {
+  const days = Math.floor(s.halfInDays);
+  if (days > 400) return "keeps for more than a year";
+  if (days < 1) return "half of it gone by tomorrow";
+  return days <= 13
+    ? `half of it gone by ${sayNear(addDays(today, days), today)}`
+    : days < 60
+      ? `keeps about ${Math.round(days / 7)} weeks`
+      : `keeps about ${Math.round(days / 30)} months`;
+}
+const range = ([low, high]: readonly [number, number]): string => {
+  const [a, b] = [Math.ceil(low), Math.ceil(high)];
+  return a === b ? `${b} ${b === 1 ? "day" : "days"}` : `${a} to ${b} days`;
+};
+
+/** A lot as a line on a screen. */
+export function lotLine(s: Stocked, units: UnitSystem, today: string) {
+  const { lot, crop } = s;
+  return {
+    id: lot.id,
+    kind: lot.kind,
+    crop: crop.name,
+    glyph: crop.glyph,
+    left: `${lot.estimated ? "about " : ""}${sayMass(lot.leftG, units)}`,
+    place: s.place?.name ?? "place not said",
+    picked: sayNear(lot.pickedAt.slice(0, 10), today),
+    days: daysBetween(lot.pickedAt.slice(0, 10), today),
+    what: lot.preserved
+      ? `${lot.preserved}${lot.note ? `, ${lot.note}` : ""}`
+      : [lot.grade === "sound" ? "" : GRADE_WORDS[lot.grade], lot.note].filter(Boolean).join(", "),
+    keeps: sayHalf(s, today),
+    soon: s.halfInDays < 7,
+    good: s.good < 0.85 ? `about ${Math.round(100 * s.good)} % of it still good` : "",
+    curing: s.curing
+      ? s.curing.ready
+        ? "cured"
+        : s.curing.left === null
+          ? "does not cure there: too cold"
+          : `cures for another ${range(s.curing.left)}`
+      : "",
+    ripe: s.ripe ? `ripe in ${range(s.ripe)}` : "",
+  };
+}
+export type LotLine = ReturnType<typeof lotLine>;
+
+/** What the page of the house shows: what to use first, the week, the clocks, the places, what to do at once. */
+export function keepView(d: Desk) {
+  const { snapshot, today, now } = d;
+  const { units } = snapshot.garden;
+  const { stock } = keptOf(d);
+  const line = (s: Stocked) => lotLine(s, units, today);
+  const list = firstToUse(stock);
+  const week = weekOf(stock, tastesOf(snapshot)).filter((w) => w.goodG >= 30);
+  const lost = list.reduce((g, u) => g + u.lostInWeekG, 0);
+  return {
+    units,
+    today,
+    first: list.map((u) => ({
+      ...line(u.stocked),
+      why: u.why,
+      lost: u.lostInWeekG >= 20 ? `${sayMass(u.lostInWeekG, units)} lost in a week` : "",
+    })),
+    lost: sayMass(lost, units),
+    week: week.slice(0, 12).map((w) => ({
+      id: w.crop.id,
+      name: w.crop.name,
+      glyph: w.crop.glyph,
+      good: sayMass(w.goodG, units),
+      eat: sayMass(w.eatG, units),
+      share: w.goodG > 0 ? w.eatG / w.goodG : 0,
+      surplus: w.surplusG > 50 ? sayMass(w.surplusG, units) : "",
+    })),
+    clocks: stock
+      .filter((s) => (s.curing && !s.curing.ready) || s.ripe)
+      .map((s) => ({
+        ...line(s),
+        test: curingOf(s.crop)?.test ?? "",
+        done: s.curing ? s.curing.done / s.curing.wanted : 0,
+      })),
+    places: placesView(d),
+    atOnce: atOnce(d, now),
+    replant: replantView(d),
+    given: givenView(d),
+    cutLots: stock.some((s) => s.curing && !s.curing.ready),
+  };
+}
+
+const isForPlanting = (s: Stocked): boolean =>
+  s.lot.grade === "seed" || s.lot.way === "seed" || /planting|for seed/i.test(s.lot.note);
+
+/** What next season wants set aside, and what is. */
+function replantView(d: Desk) {
+  const { snapshot, today } = d;
+  const { units } = snapshot.garden;
+  const aside = keptOf(d).stock.filter(isForPlanting);
+  const needs = replantNeeds(snapshot.plantings, bookOf(snapshot), today.slice(0, 4));
+  const rows = needs.map((n) => {
+    const lots = aside.filter((s) => s.crop.id === n.cropId);
+    const haveG = lots.reduce((g, s) => g + s.lot.leftG, 0);
+    return {
+      id: n.cropId,
+      name: n.name,
+      need: `${n.pieces} for ${n.plants} plants, about ${sayMass(n.needG, units)}`,
+      have: haveG > 0 ? sayMass(haveG, units) : "nothing yet",
+      enough: haveG >= n.needG * 0.95,
+      words: n.words,
+      lotId: lots[0]?.lot.id ?? null,
+    };
+  });
+  const others = aside.filter((s) => !needs.some((n) => n.cropId === s.crop.id));
+  return { rows, others: others.map((s) => lotLine(s, units, today)) };
+}
+
+/** Who got how much this season, most first; picks given away at once counted with them. */
+function givenView(d: Desk) {
+  const { snapshot, today } = d;
+  const { units } = snapshot.garden;
+  const year = today.slice(0, 4);
+  const by = new Map<string, number>();
+  const add = (who: string, massG: number) => by.set(who, (by.get(who) ?? 0) + massG);
+  for (const lot of keptOf(d).lots.values()) {
+    if (lot.way === "give" && lot.from === null && lot.pickedAt.startsWith(year)) add("", lot.startG);
+    // a gift of all that was left is told by what is missing of the lot
+    const gifts = lot.events.filter((e) => e.kind === "give" && e.lotId === lot.id && e.at.startsWith(year));
+    const named = gifts.reduce((g, e) => g + (e.massG ?? 0), 0);
+    for (const e of gifts) add(e.who, e.massG ?? Math.max(0, lot.used.giveG - named));
+  }
+  return [...by]
+    .filter(([, g]) => g > 0)
+    .sort((a, b) => b[1] - a[1])
+    .map(([who, g]) => ({ who: who || "nobody named", amount: sayMass(g, units) }));
+}
+
+/** Picks of the last day that want something done with them at once, the most perishable first. */
+function atOnce(d: Desk, now: string) {
+  const since = addDays(now.slice(0, 10), -1);
+  const { stock } = keptOf(d);
+  const seen = new Set<string>();
+  return stock
+    .filter((s) => s.lot.pickedAt.slice(0, 10) >= since && s.lot.from === null)
+    .sort((a, b) => a.halfInDays - b.halfInDays)
+    .flatMap((s) => {
+      if (seen.has(s.crop.id)) return [];
+      seen.add(s.crop.id);
+      return [{ id: s.crop.id, name: s.crop.name, words: s.crop.atOnce }];
+    });
+}
+
+/** Litres that a lot takes. */
+export const litresOf = (s: Stocked): number => s.lot.leftG / 1000 / bulkOf(s.crop).kgPerL;
+
+/** Each place with its air, its room, what lies in it, and what of that is not at home there. */
+export function placesView(d: Desk) {
+  const { snapshot, today } = d;
+  const { units } = snapshot.garden;
+  const { stock } = keptOf(d);
+  return snapshot.places.map((place) => {
+    const here = stock.filter((s) => s.place?.id === place.id);
+    const readings = snapshot.placeReadings.filter((r) => r.placeId === place.id);
+    const last = readings.at(-1) ?? null;
+    const air = here[0]?.air ?? saidAir(place);
+    const fresh = last !== null && daysBetween(last.at.slice(0, 10), today) <= 10;
+    return {
+      place,
+      kind: PLACE_WORDS[place.kind],
+      lots: here.map((s) => lotLine(s, units, today)),
+      litres: here.filter((s) => s.lot.placed).reduce((sum, s) => sum + litresOf(s), 0),
+      air: `${sayTemp(air.tempC, units)}${air.humidityPct === null ? "" : `, ${Math.round(air.humidityPct)} % humidity`}`,
+      measured:
+        fresh && last ? `by its thermometer, last ${sayNear(last.at.slice(0, 10), today)} ${last.at.slice(11)}` : "",
+      alerts: alertsOf(place, here, units),
+      readings: readings.slice(-60).map((r) => ({ at: r.at, tempC: r.tempC, humidityPct: r.humidityPct })),
+    };
+  });
+}
+
+/** What is wrong with a place for what lies in it: too warm, too cold, too damp, too dry, two that want different air. */
+function alertsOf(place: Place, here: readonly Stocked[], units: UnitSystem): string[] {
+  if (place.kind === "freezer") return [];
+  const alerts = new Map<string, Set<string>>();
+  const add = (words: string, name: string) => alerts.set(words, (alerts.get(words) ?? new Set()).add(name));
+  for (const s of here.filter((x) => x.lot.placed && !x.lot.preserved)) {
+    const { air, facts, crop } = s;
+    const [low, high] = facts.tempC;
+    const long = facts.days[1] >= 40;
+    if (facts.safeC !== null && air.tempC < facts.safeC - 0.5)
+      add(`Too cold, under ${sayTemp(facts.safeC, units)}, for`, crop.name.toLowerCase());
+    else if (long && s.rate >= 3 && air.tempC > high)
+      add(`Warmer than ${sayTemp(high, units)} shortens the life of`, crop.name.toLowerCase());
+    else if (air.tempC < Math.min(low, facts.freezesC)) add("Cold enough to freeze", crop.name.toLowerCase());
+    const [dry, damp] = facts.humidityPct;
+    if (long && air.humidityPct !== null && air.humidityPct > damp + 8 && damp <= 75)
+      add("Too damp for", crop.name.toLowerCase());
+    if (long && air.humidityPct !== null && air.humidityPct < dry - 12) add("Too dry for", crop.name.toLowerCase());
+  }
+  const ids = new Set(here.filter((x) => x.lot.placed).map((x) => x.crop.id));
+  if (ids.has("potato") && ids.has("bulb-onion"))
+    add("Too damp for one or too dry for the other: keep apart", "potato and onion");
+  const gas = here.find((x) => x.facts.givesGas && !x.lot.preserved);
+  const harmed = gas ? here.filter((x) => x.facts.gasHarm === 2 && x.crop.id !== gas.crop.id && !x.lot.preserved) : [];
+  if (gas && harmed.length > 0)
+    add(`Ripening ${gas.crop.name.toLowerCase()} shortens the life of`, harmed[0]!.crop.name.toLowerCase());
+  return [...alerts].map(([words, names]) => `${words} ${[...names].join(", ")}.`);
+}
+
+/** A lot by its id, whether anything is left of it or not. */
+export function findLot(d: Desk, id: string): { lot: Lot; crop: Crop; stocked: Stocked | null } | null {
+  const { lots, stock } = keptOf(d);
+  const lot = lots.get(id);
+  const crop = lot ? bookOf(d.snapshot).find(lot.cropId) : null;
+  if (!lot || !crop) return null;
+  return { lot, crop, stocked: stock.find((s) => s.lot.id === id) ?? null };
+}
+
+/** Where a lot lies, by name. */
+export const placeName = (d: Desk, lot: Lot): string =>
+  d.snapshot.places.find((p) => p.id === placeOf(lot))?.name ?? "place not said";

@@ -1,0 +1,233 @@
+import { addDays, sayDay } from "#core/calendar/day";
+import { keepingFactsOf } from "#core/handbook/storage";
+import { blanchMinutes, COOK_FULLY, PRESERVED, type Preserved, preservingCautions } from "#core/keeping/blanching";
+import { curingOf } from "#core/keeping/curing";
+import { LOT_EVENT_WORDS, type LotEvent, lotEventSchema, placeOf } from "#core/keeping/lot";
+import { airOf } from "#core/keeping/place-air";
+import { sayWrongTemp, spreadOut } from "#core/keeping/ripening";
+import { ageingOf, daysUntil, shareGood, warningsOf } from "#core/keeping/shelf-life";
+import { tastesOf } from "#core/planning/question";
+import { sayMass } from "#core/units/mass";
+import { readAmount } from "#core/weighing/amount";
+import { bulkOf } from "#core/weighing/bulk";
+import { GRADE_WORDS } from "#core/weighing/pick";
+import { change, newId } from "#db/change";
+import { listPeople } from "#db/garden";
+import { type Desk, db, desk } from "./desk.server";
+import { done, faultsOf, missing, refuse } from "./forms.server";
+import { findLot, keptOf, lotLine, placeName } from "./keep.server";
+
+/** How far the curve of what is still good looks ahead, days at most. */
+const CURVE_DAYS = 365;
+
+/** Everything the page of a lot shows; null when there is no such lot. */
+export function lotView(d: Desk, id: string) {
+  const found = findLot(d, id);
+  if (!found) return null;
+  const { lot, crop, stocked } = found;
+  const { snapshot, today } = d;
+  const { units } = snapshot.garden;
+  const green = lot.grade === "green-to-ripen";
+  const facts = stocked?.facts ?? keepingFactsOf(crop, green);
+  const horizon = Math.min(CURVE_DAYS, Math.max(14, Math.ceil((stocked?.halfInDays ?? 7) * 2.2)));
+  const step = Math.max(1, Math.round(horizon / 40));
+  const places = snapshot.places.map((place) => {
+    const air = airOf(place, snapshot.placeReadings)(today);
+    const { rate, factors } = ageingOf(facts, air, lot.grade, false);
+    const half = stocked ? daysUntil(facts, stocked.livedDays, rate, 0.5) : 0;
+    return {
+      id: place.id,
+      name: place.name,
+      here: placeOf(lot) === place.id,
+      freezer: place.kind === "freezer",
+      rate,
+      halfInDays: half,
+      factors: factors.map((f) => f.words),
+      warnings: [
+        ...warningsOf(crop.name, facts, air, place.kind === "fridge", crop.id.startsWith("potato")),
+        ...(green || crop.climacteric ? [sayWrongTemp(air.tempC) ?? ""].filter(Boolean) : []),
+      ],
+    };
+  });
+  const here = places.find((p) => p.here);
+  const nameOfPlace = (pid: string | null) => snapshot.places.find((p) => p.id === pid)?.name ?? "place not said";
+  const pieces = Math.round(lot.leftG / crop.yield.pieceG);
+  const perDay = tastesOf(snapshot)(crop).weeklyG / 7 / crop.yield.pieceG;
+  return {
+    units,
+    today,
+    lot: {
+      id: lot.id,
+      kind: lot.kind,
+      crop: crop.name,
+      cropId: crop.id,
+      glyph: crop.glyph,
+      bed: lot.bed,
+      grade: GRADE_WORDS[lot.grade],
+      pickId: lot.pickId,
+      picked: lot.pickedAt.slice(0, 10),
+      preserved: lot.preserved,
+      note: lot.note,
+      leftG: lot.leftG,
+      left: `${lot.estimated ? "about " : ""}${sayMass(lot.leftG, units)}`,
+      start: sayMass(lot.startG, units),
+      place: placeName(d, lot),
+      from: lot.from,
+    },
+    line: stocked ? lotLine(stocked, units, today) : null,
+    why: stocked?.why ?? [],
+    cure: (() => {
+      const cure = lot.preserved ? null : curingOf(crop);
+      return cure && stocked?.curing
+        ? { ...stocked.curing, test: cure.test, source: cure.source, range: cure.days }
+        : null;
+    })(),
+    ripening: stocked?.ripe !== null && stocked?.ripe !== undefined,
+    batches:
+      stocked?.ripe && pieces > 6
+        ? spreadOut(pieces, perDay)
+            .slice(0, 5)
+            .map((b) => ({ ...b, day: sayDay(addDays(today, b.inDays)) }))
+        : [],
+    places,
+    curves: stocked
+      ? Array.from({ length: Math.floor(horizon / step) + 1 }, (_, k) => {
+          const t = k * step;
+          const share = (rate: number) =>
+            Math.round(1000 * (shareGood(facts, stocked.livedDays + t * rate) / stocked.good)) / 10;
+          return {
+            t,
+            day: addDays(today, t),
+            here: share(stocked.rate),
+            ...Object.fromEntries(places.filter((p) => !p.here && !p.freezer).map((p) => [p.id, share(p.rate)])),
+          };
+        })
+      : [],
+    hereName: here?.name ?? "where it is",
+    facts: {
+      temp: facts.tempC,
+      humidity: facts.humidityPct,
+      days: facts.days,
+      row: facts.row,
+    },
+    history: [...lot.events]
+      .reverse()
+      .map((e) => ({ id: e.id, at: e.at, words: sayEvent(e, lot.id, units, nameOfPlace) })),
+    siblings: [...keptOf(d).lots.values()]
+      .filter(
+        (l) =>
+          l.id !== lot.id && l.cropId === lot.cropId && l.leftG > 0 && keptOf(d).stock.some((s) => s.lot.id === l.id),
+      )
+      .map((l) => ({
+        id: l.id,
+        name: `${l.kind}, ${sayMass(l.leftG, units)}, picked ${l.pickedAt.slice(0, 10)}`,
+        same: l.kind === lot.kind,
+      })),
+    blanch: {
+      least: blanchMinutes(crop.id, 0, snapshot.garden.elevationM),
+      most: blanchMinutes(crop.id, 1, snapshot.garden.elevationM),
+      steam: blanchMinutes(crop.id, 0, snapshot.garden.elevationM, true),
+      cook: COOK_FULLY.includes(crop.id),
+      high: snapshot.garden.elevationM >= 1524,
+    },
+    cautions: Object.fromEntries(PRESERVED.map((h) => [h, preservingCautions(crop.id, h)])) as Record<
+      Preserved,
+      string[]
+    >,
+    people: [
+      ...new Set([
+        ...listPeople(db()).map((p) => p.name),
+        ...snapshot.lotEvents.filter((e) => e.kind === "give").map((e) => e.who),
+      ]),
+    ].filter(Boolean),
+  };
+}
+
+function sayEvent(e: LotEvent, lotId: string, units: "metric" | "us", nameOf: (id: string | null) => string): string {
+  const amount = e.massG === null ? "all of it" : sayMass(e.massG, units);
+  const tail = [e.note].filter(Boolean).join("");
+  const said = (() => {
+    switch (e.kind) {
+      case "move":
+        return `Moved to ${nameOf(e.placeId)}`;
+      case "use":
+        return `Used ${amount}`;
+      case "give":
+        return `Gave ${amount}${e.who ? ` to ${e.who}` : ""}`;
+      case "lose":
+        return `Lost ${amount}${e.cause ? `: ${e.cause}` : ""}`;
+      case "check":
+        return e.ready === null ? "Looked at" : e.ready === "ready" ? "Tested: ready" : "Tested: not yet";
+      case "split":
+        return `Set ${amount} apart`;
+      case "merge":
+        return e.toLot === lotId ? `${amount} of another lot laid to it` : `Laid together with another lot, ${amount}`;
+      case "preserve":
+        return `${amount} put by, ${e.how}${e.outG ? `: ${sayMass(e.outG, units)} came out` : ""}`;
+    }
+  })();
+  return tail ? `${said}: ${tail}` : said;
+}
+
+const KIND_LABELS: Record<LotEvent["kind"], string> = LOT_EVENT_WORDS;
+
+/** What a gardener does with a lot. Amounts are as typed; empty: all that is left. */
+export function changeLot(lotId: string, typed: Record<string, string>, back: string) {
+  const d = desk();
+  const found = findLot(d, lotId);
+  if (!found) throw missing("lot");
+  const { lot, crop } = found;
+  const { units } = d.snapshot.garden;
+  if (typed.intent === "take-back")
+    return done(
+      back,
+      change(db(), "Entry of a lot removed", d.now, (c) => c.remove("lotEvents", typed.id ?? "")),
+    );
+  const kind = typed.intent as LotEvent["kind"];
+  if (!(kind in LOT_EVENT_WORDS)) return refuse({ errors: { form: "Nothing was asked." }, typed });
+  const field = (name: string) => `${kind}-${name}`;
+  const read = (name: string) => {
+    const text = (typed[field(name)] ?? "").trim();
+    return text === "" ? null : readAmount(text, units, bulkOf(crop));
+  };
+  const amount = read("amount");
+  if (amount && !amount.ok) return refuse({ errors: { [field("amount")]: amount.message }, typed });
+  const out = read("out");
+  if (out && !out.ok) return refuse({ errors: { [field("out")]: out.message }, typed });
+  const massG = amount?.ok ? amount.amount.massG : null;
+  if (massG !== null && massG > lot.leftG + 0.5)
+    return refuse({ errors: { [field("amount")]: `only ${sayMass(lot.leftG, units)} of it are left` }, typed });
+  if (massG === null && kind === "split")
+    return refuse({ errors: { [field("amount")]: "how much is set apart" }, typed });
+  if (lot.leftG <= 0 && ["use", "give", "lose", "split", "merge", "preserve"].includes(kind))
+    return refuse({ errors: { form: "Nothing of it is left." }, typed });
+  const id = newId();
+  const checked = lotEventSchema.safeParse({
+    id,
+    lotId,
+    at: d.now,
+    kind,
+    massG,
+    placeId: typed[field("place")] || null,
+    toLot: kind === "split" || kind === "preserve" ? `${id}` : kind === "merge" ? typed[field("lot")] || null : null,
+    who: typed[field("who")] ?? "",
+    cause: typed[field("cause")] ?? "",
+    ready: typed[field("ready")] === "ready" || typed[field("ready")] === "not-yet" ? typed[field("ready")] : null,
+    how: typed[field("how")] || null,
+    outG: out?.ok ? out.amount.massG : null,
+    note: typed[field("note")] ?? "",
+  });
+  if (!checked.success) {
+    const { errors } = faultsOf(checked.error, typed);
+    const named: Record<string, string> = { placeId: "place", toLot: "lot", massG: "amount", outG: "out" };
+    return refuse({
+      errors: Object.fromEntries(Object.entries(errors).map(([k, v]) => [field(named[k] ?? k), v])),
+      typed,
+    });
+  }
+  const label = `${lot.kind}: ${KIND_LABELS[kind]}${massG === null || kind === "move" ? "" : `, ${sayMass(massG, units)}`}`;
+  return done(
+    back,
+    change(db(), label, d.now, (c) => c.put("lotEvents", checked.data)),
+  );
+}

@@ -1,0 +1,156 @@
+import { PLACE_KINDS, placeSchema } from "#core/household/place";
+import { betterPlaces } from "#core/keeping/best-places";
+import type { LotEvent } from "#core/keeping/lot";
+import { airOf, placeReadingSchema } from "#core/keeping/place-air";
+import { celsiusFromFahrenheit } from "#core/units/convert";
+import { sayMass } from "#core/units/mass";
+import { change, newId } from "#db/change";
+import { sayError } from "#formats/located";
+import { readReadingsCsv } from "#formats/readings-csv";
+import { roomThermometer } from "#standins/room-thermometer";
+import { type Desk, db } from "./desk.server";
+import { done, faultsOf, missing, numberOf, refuse } from "./forms.server";
+import { keptOf, placesView } from "./keep.server";
+
+/** What would lie better elsewhere, all lots and all room weighed together. */
+function better(d: Desk) {
+  const { snapshot, today } = d;
+  const airs = new Map(snapshot.places.map((p) => [p.id, airOf(p, snapshot.placeReadings)(today)]));
+  return betterPlaces(keptOf(d).stock, snapshot.places, (p) => airs.get(p.id)!);
+}
+
+/** The places page: each place, and what would lie better elsewhere. */
+export function placesPage(d: Desk) {
+  const { units } = d.snapshot.garden;
+  const { stock } = keptOf(d);
+  return {
+    units,
+    kinds: PLACE_KINDS,
+    places: placesView(d),
+    better: better(d).map((b) => {
+      const s = stock.find((x) => x.lot.id === b.lotId)!;
+      return {
+        id: `${b.lotId} ${b.to.id}`,
+        lotId: b.lotId,
+        kind: s.lot.kind,
+        amount: sayMass(s.lot.leftG * b.share, units),
+        part: b.share < 0.98,
+        from: s.place?.name ?? "where it lies",
+        to: b.to.name,
+        gainDays: Math.round(b.toDays - b.fromDays),
+      };
+    }),
+  };
+}
+
+/** Changes a place and its air, notes readings, or lays lots as proposed. */
+export async function changePlaces(d: Desk, form: FormData) {
+  const typed = Object.fromEntries([...form.entries()].filter((e): e is [string, string] => typeof e[1] === "string"));
+  const { units } = d.snapshot.garden;
+  const known = d.snapshot.places.find((p) => p.id === typed.placeId);
+  const back = `/keep/places${known ? `#${known.id}` : ""}`;
+  const tempC = (name: string): number | null => {
+    const n = numberOf(typed[name]);
+    return n === null || units === "metric" ? n : Math.round(celsiusFromFahrenheit(n) * 100) / 100;
+  };
+  if (typed.intent === "lay") {
+    const list = better(d);
+    return done(
+      "/keep/places",
+      change(db(), `${list.length} ${list.length === 1 ? "lot" : "lots"} laid where they keep longer`, d.now, (c) => {
+        for (const b of list) c.put("lotEvents", moveOf(d, b));
+      }),
+    );
+  }
+  if (typed.intent === "place") {
+    const checked = placeSchema.safeParse({
+      id: known?.id ?? newId(),
+      name: typed.name,
+      kind: typed.kind,
+      litres: numberOf(typed.litres),
+      takenLitres: numberOf(typed.takenLitres) ?? 0,
+      tempMinC: tempC("tempMinC"),
+      tempMaxC: tempC("tempMaxC"),
+      humidityMin: numberOf(typed.humidityMin),
+      humidityMax: numberOf(typed.humidityMax),
+      light: typed.light || null,
+      air: typed.air || null,
+    });
+    if (!checked.success) return refuse(faultsOf(checked.error, typed));
+    return done(
+      `/keep/places#${checked.data.id}`,
+      change(db(), `${checked.data.name} ${known ? "changed" : "added"}`, d.now, (c) => c.put("places", checked.data)),
+    );
+  }
+  if (!known) throw missing("place");
+  if (typed.intent === "remove")
+    return done(
+      "/keep/places",
+      change(db(), `${known.name} removed`, d.now, (c) => c.remove("places", known.id)),
+    );
+  if (typed.intent === "thermometer") {
+    // a sensor on a cable or in the home network would answer the same question
+    const air = airOf({ ...known }, [])(d.today);
+    const sensor = roomThermometer(known.id, { meanC: air.tempC, swingC: 1, humidityPct: air.humidityPct ?? 60 }, 5);
+    const reading = { ...sensor.readAt(d.now), id: newId() };
+    return done(
+      back,
+      change(db(), `${known.name} read`, d.now, (c) => c.put("placeReadings", reading)),
+    );
+  }
+  if (typed.intent === "reading") {
+    const checked = placeReadingSchema.safeParse({
+      id: newId(),
+      placeId: known.id,
+      at: d.now,
+      tempC: tempC("tempC"),
+      humidityPct: numberOf(typed.humidityPct),
+    });
+    if (!checked.success) return refuse(faultsOf(checked.error, typed));
+    return done(
+      back,
+      change(db(), `${known.name} read`, d.now, (c) => c.put("placeReadings", checked.data)),
+    );
+  }
+  if (typed.intent === "readings") {
+    const file = form.get("file");
+    const text = file instanceof File && file.size > 0 ? await file.text() : (typed.table ?? "");
+    if (text.trim() === "") return refuse({ errors: { table: "paste a table, or choose a file" }, typed });
+    const read = readReadingsCsv(text, known.id, newId);
+    if (!read.ok)
+      return refuse({
+        errors: { table: `${read.errors.slice(0, 12).map(sayError).join("\n")}\nNothing was taken.` },
+        typed: { ...typed, table: text },
+      });
+    const have = new Set(d.snapshot.placeReadings.filter((r) => r.placeId === known.id).map((r) => r.at));
+    const fresh = read.value.filter((r) => !have.has(r.at));
+    return done(
+      back,
+      change(db(), `${fresh.length} readings of ${known.name} taken in`, d.now, (c) => {
+        for (const r of fresh) c.put("placeReadings", r);
+      }),
+    );
+  }
+  return refuse({ errors: { form: "Nothing was asked." }, typed });
+}
+
+function moveOf(d: Desk, b: ReturnType<typeof better>[number]): LotEvent {
+  const id = newId();
+  const part = b.share < 0.98;
+  const left = keptOf(d).lots.get(b.lotId)!.leftG;
+  return {
+    id,
+    lotId: b.lotId,
+    at: d.now,
+    kind: part ? "split" : "move",
+    massG: part ? Math.round(left * b.share) : null,
+    placeId: b.to.id,
+    toLot: part ? id : null,
+    who: "",
+    cause: "",
+    ready: null,
+    how: null,
+    outG: null,
+    note: "",
+  };
+}
