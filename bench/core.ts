@@ -5,6 +5,9 @@ import { addDays } from "../core/calendar/day";
 import { check, situation } from "../core/fixtures/garden";
 import { generated } from "../core/fixtures/problem";
 import { CROPS } from "../core/handbook/index";
+import { lotsNow } from "../core/keeping/lot";
+import { stockOf } from "../core/keeping/stock";
+import { firstToUse } from "../core/keeping/use-first";
 import { plan } from "../core/planning/optimise";
 import { outlookOf } from "../core/planning/outlook";
 import { answersOf } from "../core/readiness/cue-kinds/index";
@@ -133,8 +136,63 @@ const todays = Array.from({ length: 9 }, (_, k) => {
 garden.$client.close();
 rmSync(folder, { recursive: true, force: true });
 
+// a year's lots: 2,000, half of them moved, used from or given, with two thermometers read twice a day
+const lotCrops = CROPS.filter((c) => c.after.days[1] < 400);
+const places = demo.places;
+const lotSeeds = Array.from({ length: 2000 }, (_, i) => {
+  const crop = lotCrops[i % lotCrops.length]!;
+  return {
+    id: `lot${i}`,
+    grade: i % 11 === 0 ? ("eat-first" as const) : ("sound" as const),
+    way: "" as const,
+    massG: 500 + (i % 40) * 100,
+    count: null,
+    estimated: false,
+    note: "",
+    pickId: `lot${i}`,
+    plantingId: "p",
+    cropId: crop.id,
+    kind: crop.name,
+    bed: "bed",
+    pickedAt: `${addDays("2026-10-05", -Math.floor((i * 365) / 2000))}T10:00`,
+    placeId: places[i % places.length]!.id,
+  };
+});
+const lotEvents = lotSeeds
+  .filter((_, i) => i % 2 === 0)
+  .map((s, i) => ({
+    id: `ev${i}`,
+    lotId: s.id,
+    at: "2026-10-05T12:00",
+    kind: (["use", "give", "move"] as const)[i % 3]!,
+    massG: i % 3 === 2 ? null : 200,
+    placeId: i % 3 === 2 ? "cellar" : null,
+    toLot: null,
+    who: "",
+    cause: "",
+    ready: null,
+    how: null,
+    outG: null,
+    note: "",
+  }));
+const lotReadings = Array.from({ length: 730 }, (_, i) => ({
+  id: `re${i}`,
+  placeId: i % 2 ? "cellar" : "loft",
+  at: `${addDays("2026-10-05", -Math.floor(i / 2))}T08:00`,
+  tempC: 8 + (i % 7),
+  humidityPct: 80,
+}));
+const cropById = new Map(CROPS.map((c) => [c.id, c]));
+let inHouse = 0;
+const useList = timed(15, () => {
+  const lots = lotsNow(lotSeeds, lotEvents).values();
+  const stock = stockOf(lots, (id) => cropById.get(id) ?? null, places, lotReadings, "2026-10-06");
+  inHouse = firstToUse(stock).length;
+});
+
 console.log(
   JSON.stringify({
+    useListMs: { median: median(useList), first: useList[0], inHouse },
     intoGardenMs: { daily: dailyIn, hourly: hourlyIn },
     todayReadsMs: { first: todayFirst, median: median(todays) },
     filterMs: { median: median(filter), first: filter[0] },

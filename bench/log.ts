@@ -3,8 +3,8 @@ import { blankPick, type Pick } from "../core/weighing/pick";
 import { restoreArchive } from "../db/archive";
 import { openGarden } from "../db/open";
 import * as schema from "../db/schema/index";
-import { chance } from "../standins/random";
 import { DEMO_NOW, demoGarden } from "../standins/demo-garden";
+import { chance } from "../standins/random";
 
 // argv: folder of the garden to be made
 const [, , folder] = process.argv;

@@ -6,7 +6,7 @@ import { beforeEach, describe, expect, it } from "vitest";
 import type { Bed } from "#core/garden/bed";
 import { demoGarden } from "#standins/demo-garden";
 import { archiveOf, restoreArchive } from "./archive";
-import { change, listChanges, revision, undo, undoable } from "./change";
+import { change, listChanges, orderedId, revision, undo, undoable } from "./change";
 import { gardenOf, snapshotOf } from "./garden";
 import { type Db, databaseFile, openGarden } from "./open";
 import { findBed, removeBed, removePlanting, saveBed } from "./plot";
@@ -130,6 +130,12 @@ describe("picks kept in memory", () => {
     other.$client.close();
     expect(kept()).toEqual(truth());
   });
+});
+
+it("ids of what must keep its order sort in the order they were made", () => {
+  const ids = Array.from({ length: 500 }, orderedId);
+  expect([...ids].sort()).toEqual(ids);
+  expect(new Set(ids).size).toBe(500);
 });
 
 describe("the audit trail", () => {

@@ -10,6 +10,7 @@ import { Anchor, LinkButton, Note, Page, Section } from "../components/ui";
 import { VerdictTag } from "../components/verdict";
 import { WeatherStrip } from "../components/weather-strip";
 import { desk } from "../server/desk.server";
+import { houseLine } from "../server/keep.server";
 import { roundsAhead, slotIdOf } from "../server/rounds.server";
 import { stripOf } from "../server/weather.server";
 import type { Route } from "./+types/today";
@@ -85,6 +86,7 @@ export function loader() {
     .slice(0, 5);
   const sun = sunTimes(today, snapshot.garden.latitudeDeg, snapshot.garden.longitudeDeg, snapshot.garden.timeZone);
   return {
+    house: houseLine(d),
     units,
     today,
     empty: snapshot.beds.length === 0 || outlook.plantings.length === 0,
@@ -139,7 +141,7 @@ const Row = chakra(Link, {
 });
 
 export default function Today({ loaderData }: Route.ComponentProps) {
-  const { empty, hasBeds, hasForecast, headline, strip, units, urgencies, rounds, looks, sun, trip, today } =
+  const { house, empty, hasBeds, hasForecast, headline, strip, units, urgencies, rounds, looks, sun, trip, today } =
     loaderData;
   if (empty) return <FirstVisit hasBeds={hasBeds} />;
   return (
@@ -224,6 +226,25 @@ export default function Today({ loaderData }: Route.ComponentProps) {
               </Box>
             )}
           </Section>
+          {house.length > 0 && (
+            <Section title="Use first" note={<Anchor to="/keep">all that is kept</Anchor>}>
+              {house.map((l) => (
+                <Flex
+                  key={l.id}
+                  justify="space-between"
+                  gap="3"
+                  py="1.5"
+                  borderBottomWidth="1px"
+                  borderColor="ruleSoft"
+                >
+                  <Anchor to={`/keep/lots/${l.id}`}>{l.kind}</Anchor>
+                  <Text color={l.soon ? "madder" : "inkSoft"} textAlign="right">
+                    {l.left}, {l.keeps}
+                  </Text>
+                </Flex>
+              ))}
+            </Section>
+          )}
           <Section title="Worth a look" note="Most doubtful, or longest unseen">
             {looks.map((l) => (
               <Flex

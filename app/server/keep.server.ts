@@ -21,12 +21,19 @@ import { loggedPicks } from "./picks.server";
 export type Kept = { lots: Map<string, Lot>; stock: Stocked[] };
 let memo: { snapshot: Snapshot; today: string; kept: Kept } | null = null;
 
+/** No lot as it was picked keeps for longer. */
+const OLDEST_DAYS = 730;
+
 /** Every lot there was, and what is in the house of them, worked out once for each change and day. */
 export function keptOf({ snapshot, today }: Desk): Kept {
   if (memo?.snapshot === snapshot && memo.today === today) return memo.kept;
   const book = bookOf(snapshot);
   const plantings = new Map(snapshot.plantings.map((p) => [p.id, p]));
-  const seeds = seedsOf(loggedPicks(snapshot), plantings, book, snapshot.places);
+  // nothing fresh is older; what was put by is found by what befell it
+  const since = addDays(today, -OLDEST_DAYS);
+  const told = new Set(snapshot.lotEvents.map((e) => e.lotId.split(".")[0]!));
+  const recent = loggedPicks(snapshot).filter((e) => e.at >= since || told.has(e.pick.id));
+  const seeds = seedsOf(recent, plantings, book, snapshot.places);
   const lots = lotsNow(seeds, snapshot.lotEvents);
   const stock = stockOf(lots.values(), book.find, snapshot.places, snapshot.placeReadings, today);
   const kept = { lots, stock };
@@ -122,18 +129,19 @@ export function keepView(d: Desk) {
   };
 }
 
-const isForPlanting = (s: Stocked): boolean =>
-  s.lot.grade === "seed" || s.lot.way === "seed" || /planting|for seed/i.test(s.lot.note);
+const isForPlanting = (lot: Lot): boolean =>
+  lot.grade === "seed" || lot.way === "seed" || /planting|for seed/i.test(lot.note);
 
 /** What next season wants set aside, and what is. */
 function replantView(d: Desk) {
   const { snapshot, today } = d;
   const { units } = snapshot.garden;
-  const aside = keptOf(d).stock.filter(isForPlanting);
+  // what somebody has set aside counts, however old the book thinks it is
+  const aside = [...keptOf(d).lots.values()].filter((l) => l.leftG > 0 && !l.preserved && isForPlanting(l));
   const needs = replantNeeds(snapshot.plantings, bookOf(snapshot), today.slice(0, 4));
   const rows = needs.map((n) => {
-    const lots = aside.filter((s) => s.crop.id === n.cropId);
-    const haveG = lots.reduce((g, s) => g + s.lot.leftG, 0);
+    const lots = aside.filter((l) => l.cropId === n.cropId);
+    const haveG = lots.reduce((g, l) => g + l.leftG, 0);
     return {
       id: n.cropId,
       name: n.name,
@@ -141,11 +149,11 @@ function replantView(d: Desk) {
       have: haveG > 0 ? sayMass(haveG, units) : "nothing yet",
       enough: haveG >= n.needG * 0.95,
       words: n.words,
-      lotId: lots[0]?.lot.id ?? null,
+      lotId: lots[0]?.id ?? null,
     };
   });
-  const others = aside.filter((s) => !needs.some((n) => n.cropId === s.crop.id));
-  return { rows, others: others.map((s) => lotLine(s, units, today)) };
+  const others = aside.filter((l) => !needs.some((n) => n.cropId === l.cropId));
+  return { rows, others: others.map((l) => ({ id: l.id, kind: l.kind, left: sayMass(l.leftG, units) })) };
 }
 
 /** Who got how much this season, most first; picks given away at once counted with them. */
@@ -166,6 +174,14 @@ function givenView(d: Desk) {
     .filter(([, g]) => g > 0)
     .sort((a, b) => b[1] - a[1])
     .map(([who, g]) => ({ who: who || "nobody named", amount: sayMass(g, units) }));
+}
+
+/** What Today says of the house: the first things to use. */
+export function houseLine(d: Desk) {
+  const { units } = d.snapshot.garden;
+  return firstToUse(keptOf(d).stock)
+    .slice(0, 3)
+    .map((u) => lotLine(u.stocked, units, d.today));
 }
 
 /** Picks of the last day that want something done with them at once, the most perishable first. */

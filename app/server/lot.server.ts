@@ -11,7 +11,7 @@ import { sayMass } from "#core/units/mass";
 import { readAmount } from "#core/weighing/amount";
 import { bulkOf } from "#core/weighing/bulk";
 import { GRADE_WORDS } from "#core/weighing/pick";
-import { change, newId } from "#db/change";
+import { change, orderedId } from "#db/change";
 import { listPeople } from "#db/garden";
 import { type Desk, db, desk } from "./desk.server";
 import { done, faultsOf, missing, refuse } from "./forms.server";
@@ -30,7 +30,7 @@ export function lotView(d: Desk, id: string) {
   const green = lot.grade === "green-to-ripen";
   const facts = stocked?.facts ?? keepingFactsOf(crop, green);
   const horizon = Math.min(CURVE_DAYS, Math.max(14, Math.ceil((stocked?.halfInDays ?? 7) * 2.2)));
-  const step = Math.max(1, Math.round(horizon / 40));
+  const step = horizon <= 20 ? 0.5 : Math.max(1, Math.round(horizon / 40));
   const places = snapshot.places.map((place) => {
     const air = airOf(place, snapshot.placeReadings)(today);
     const { rate, factors } = ageingOf(facts, air, lot.grade, false);
@@ -45,7 +45,7 @@ export function lotView(d: Desk, id: string) {
       factors: factors.map((f) => f.words),
       warnings: [
         ...warningsOf(crop.name, facts, air, place.kind === "fridge", crop.id.startsWith("potato")),
-        ...(green || crop.climacteric ? [sayWrongTemp(air.tempC) ?? ""].filter(Boolean) : []),
+        ...(green || stocked?.ripe ? [sayWrongTemp(air.tempC) ?? ""].filter(Boolean) : []),
       ],
     };
   });
@@ -97,7 +97,7 @@ export function lotView(d: Desk, id: string) {
             Math.round(1000 * (shareGood(facts, stocked.livedDays + t * rate) / stocked.good)) / 10;
           return {
             t,
-            day: addDays(today, t),
+            day: addDays(today, Math.floor(t)),
             here: share(stocked.rate),
             ...Object.fromEntries(places.filter((p) => !p.here && !p.freezer).map((p) => [p.id, share(p.rate)])),
           };
@@ -201,7 +201,7 @@ export function changeLot(lotId: string, typed: Record<string, string>, back: st
     return refuse({ errors: { [field("amount")]: "how much is set apart" }, typed });
   if (lot.leftG <= 0 && ["use", "give", "lose", "split", "merge", "preserve"].includes(kind))
     return refuse({ errors: { form: "Nothing of it is left." }, typed });
-  const id = newId();
+  const id = orderedId();
   const checked = lotEventSchema.safeParse({
     id,
     lotId,

@@ -4,7 +4,7 @@ import type { LotEvent } from "#core/keeping/lot";
 import { airOf, placeReadingSchema } from "#core/keeping/place-air";
 import { celsiusFromFahrenheit } from "#core/units/convert";
 import { sayMass } from "#core/units/mass";
-import { change, newId } from "#db/change";
+import { change, newId, orderedId } from "#db/change";
 import { sayError } from "#formats/located";
 import { readReadingsCsv } from "#formats/readings-csv";
 import { roomThermometer } from "#standins/room-thermometer";
@@ -135,7 +135,7 @@ export async function changePlaces(d: Desk, form: FormData) {
 }
 
 function moveOf(d: Desk, b: ReturnType<typeof better>[number]): LotEvent {
-  const id = newId();
+  const id = orderedId();
   const part = b.share < 0.98;
   const left = keptOf(d).lots.get(b.lotId)!.leftG;
   return {

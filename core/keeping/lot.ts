@@ -139,7 +139,8 @@ const beginning = (s: LotSeed): Lot => {
 };
 
 /**
- * Lots as they are now: what picks began, with everything that befell them since, in the order of time. No mass is made
+ * Lots as they are now: what picks began, with everything that befell them since, in the order of time, within a minute
+ * in the order of their ids. No mass is made
  * or lost: what a lot began with and was brought is what is left, used, given, lost and set apart. More than is left
  * is never taken. What was put by begins anew with the weight that came out.
  */

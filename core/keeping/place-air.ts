@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { addDays, type Day, daysBetween } from "../calendar/day";
+import { type Day, daysBetween } from "../calendar/day";
 import type { Place, PlaceKind } from "../household/place";
 import { localTimeSchema } from "../readiness/check";
 import type { Air } from "./shelf-life";
@@ -84,13 +84,13 @@ export function airOf(place: Place, readings: readonly PlaceReading[]): (day: Da
 }
 
 /**
- * Sums of a daily figure over any span of days, each day reckoned once: `between(a, b)` is the sum from day a up to
- * and without day b.
+ * Sums of a daily figure over any span of days: `between(a, b)` is the sum from day a up to and without day b.
+ * @param from the first day, whose figure comes first
  */
-export function summed(from: Day, to: Day, figure: (day: Day) => number): (a: Day, b: Day) => number {
-  const n = Math.max(0, daysBetween(from, to));
+export function summed(from: Day, figures: readonly number[]): (a: Day, b: Day) => number {
+  const n = figures.length;
   const sums = new Float64Array(n + 1);
-  for (let i = 0; i < n; i++) sums[i + 1] = sums[i]! + figure(addDays(from, i));
+  for (let i = 0; i < n; i++) sums[i + 1] = sums[i]! + figures[i]!;
   const at = (day: Day) => sums[Math.min(n, Math.max(0, daysBetween(from, day)))]!;
   return (a, b) => Math.max(0, at(b) - at(a));
 }

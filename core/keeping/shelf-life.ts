@@ -86,7 +86,7 @@ export function daysUntil(facts: KeepingFacts, livedDays: number, rate: number, 
   if (now < 1e-6) return 0;
   let low = 0;
   let high = 4 * facts.days[1];
-  for (let i = 0; i < 60; i++) {
+  for (let i = 0; i < 36; i++) {
     const middle = (low + high) / 2;
     if (shareGood(facts, livedDays + middle * rate) / now > share) low = middle;
     else high = middle;

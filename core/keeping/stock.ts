@@ -1,9 +1,9 @@
-import { addDays, type Day, daysBetween } from "../calendar/day";
+import { addDays, type Day, dayRange, daysBetween } from "../calendar/day";
 import type { Crop } from "../handbook/crop";
 import { type KeepingFacts, keepingFactsOf } from "../handbook/storage";
 import type { Place } from "../household/place";
 import { PRESERVED_DAYS } from "./blanching";
-import { type CuringAir, type CuringClock, curingClock, curingOf, curingRate } from "./curing";
+import { type CuringClock, type CuringFacts, curingClock, curingOf, curingRate } from "./curing";
 import { type Lot, placeOf } from "./lot";
 import { airOf, NOWHERE, type PlaceReading, summed } from "./place-air";
 import { RIPE_SPREAD, ripeIn, softIn, type TomatoStage } from "./ripening";
@@ -75,17 +75,9 @@ export function stockOf(
   const placeById = new Map(places.map((p) => [p.id, p]));
   const airs = new Map(places.map((p) => [p.id, airOf(p, readings)]));
   const airIn = (placeId: string | null, day: Day): Air => (placeId ? airs.get(placeId)?.(day) : undefined) ?? NOWHERE;
-  const cureAir = (placeId: string | null, day: Day): CuringAir => {
-    const said = placeId ? placeById.get(placeId)?.air : null;
-    return { ...airIn(placeId, day), ...(said ? { moving: said === "moving" } : {}) };
-  };
-  const present = [...lots].filter((l) => l.leftG > 0);
-  const first = present.reduce((least, l) => (l.stays[0]!.from < least ? l.stays[0]!.from : least), today);
-  const gassy = gassyPlaces(present, cropOf);
-  const sums = new Map<string, (a: Day, b: Day) => number>();
   const factsBy = new Map<string, KeepingFacts>();
-  return present.flatMap((lot): Stocked[] => {
-    const crop = cropOf(lot.cropId);
+  const present = [...lots].flatMap((lot) => {
+    const crop = lot.leftG > 0 ? cropOf(lot.cropId) : null;
     if (!crop) return [];
     const green = lot.grade === "green-to-ripen";
     const what = lot.preserved ?? `${crop.id} ${green}`;
@@ -93,14 +85,48 @@ export function stockOf(
       factsBy.get(what) ??
       (lot.preserved ? preservedFacts(PRESERVED_DAYS[lot.preserved]) : keepingFactsOf(crop, green));
     factsBy.set(what, facts);
+    // nothing ages slower than in the best conditions: what would be gone even there need not be reckoned
+    const oldest = daysBetween(lot.stays[0]!.from, today);
+    return shareGood(facts, oldest) < GONE ? [] : [{ lot, crop, facts, what, oldest }];
+  });
+  const first = addDays(today, -Math.max(0, ...present.map((p) => p.oldest)));
+  const days = dayRange(first, daysBetween(first, today) + 1);
+  const gassy = gassyPlaces(present);
+  const airByDay = new Map<string | null, Air[]>();
+  const airsIn = (placeId: string | null): Air[] => {
+    const known = airByDay.get(placeId) ?? days.map((day) => airIn(placeId, day));
+    airByDay.set(placeId, known);
+    return known;
+  };
+  // the air it lay in, day by day since it was picked, for so many days at most
+  const airSince: AirSince = (lot, most) => {
+    const from = Math.max(0, daysBetween(first, lot.pickedAt.slice(0, 10)));
+    const starts = lot.stays.map((stay) => daysBetween(first, stay.from));
+    const out: Lain[] = [];
+    for (let i = from, k = 0; i < Math.min(days.length - 1, from + most); i++) {
+      while (k + 1 < starts.length && starts[k + 1]! <= i) k += 1;
+      const { placeId } = lot.stays[k]!;
+      out.push({ air: airsIn(placeId)[i] ?? NOWHERE, place: placeId ? (placeById.get(placeId) ?? null) : null });
+    }
+    return out;
+  };
+  const sums = new Map<string, (a: Day, b: Day) => number>();
+  return present.flatMap(({ lot, crop, facts, what }): Stocked[] => {
     // the reasons are of today; the past is reckoned by air and condition alone
     const lived = (placeId: string | null, a: Day, b: Day): number => {
-      const key = `${placeId} ${what} ${lot.preserved ? "" : lot.grade}`;
+      if (lot.preserved) return daysBetween(a, b);
+      const key = `${placeId} ${what} ${lot.grade}`;
       let sum = sums.get(key);
       if (!sum) {
-        sum = summed(first, addDays(today, 1), (day) =>
-          lot.preserved ? 1 : ageingOf(facts, airIn(placeId, day), lot.grade, false).rate,
-        );
+        // days of the same air, to a tenth of a degree, age alike
+        const rates = new Map<number, number>();
+        const rateOf = (air: Air): number => {
+          const alike = Math.round(air.tempC * 10) * 1000 + Math.round(air.humidityPct ?? 500);
+          const known = rates.get(alike) ?? ageingOf(facts, air, lot.grade, false).rate;
+          rates.set(alike, known);
+          return known;
+        };
+        sum = summed(first, airsIn(placeId).map(rateOf));
         sums.set(key, sum);
       }
       return sum(a, b);
@@ -129,61 +155,61 @@ export function stockOf(
         goodInWeek: shareGood(facts, livedDays + 7 * ageing.rate) / good,
         halfInDays: daysUntil(facts, livedDays, ageing.rate, 0.5),
         tenthInDays: daysUntil(facts, livedDays, ageing.rate, 0.9),
-        curing: curingNow(lot, crop, cureAir, today),
-        ripe: ripeNow(lot, crop, airIn, today),
+        curing: curingNow(lot, crop, airSince, { air, place: placeId ? (placeById.get(placeId) ?? null) : null }),
+        ripe: ripeNow(lot, crop, airSince, air),
       },
     ];
   });
 }
 
 /** Lots that give off ripening gas, by the place they lie in. */
-function gassyPlaces(lots: readonly Lot[], cropOf: (id: string) => Crop | null): Map<string, string[]> {
+function gassyPlaces(present: readonly { lot: Lot; facts: KeepingFacts }[]): Map<string, string[]> {
   const by = new Map<string, string[]>();
-  for (const lot of lots) {
+  for (const { lot, facts } of present) {
     const place = placeOf(lot);
-    const crop = place === null || lot.preserved ? null : cropOf(lot.cropId);
-    if (!crop || !keepingFactsOf(crop, lot.grade === "green-to-ripen").givesGas) continue;
-    by.set(place!, [...(by.get(place!) ?? []), lot.id]);
+    if (place !== null && !lot.preserved && facts.givesGas) by.set(place, [...(by.get(place) ?? []), lot.id]);
   }
   return by;
 }
 
-type AirIn = (placeId: string | null, day: Day) => Air;
-type CureAirIn = (placeId: string | null, day: Day) => CuringAir;
-const placeOn = (lot: Lot, day: Day): string | null =>
-  [...lot.stays].reverse().find((s) => s.from <= day)?.placeId ?? lot.stays[0]!.placeId;
+/** The air of a day and the place it was of. */
+type Lain = { air: Air; place: Place | null };
+type AirSince = (lot: Lot, mostDays: number) => Lain[];
+/** Longer than a season needs no counting: it is cured or was never; and no fruit ripens for longer than two months. */
+const CURES_WITHIN = 120;
+const RIPENS_WITHIN = 60;
 
-function curingNow(lot: Lot, crop: Crop, cureAir: CureAirIn, today: Day): CuringClock | null {
+const cureRateOf = (facts: CuringFacts, { air, place }: Lain): number =>
+  curingRate(facts, place?.air ? { ...air, moving: place.air === "moving" } : air);
+
+function curingNow(lot: Lot, crop: Crop, airSince: AirSince, now: Lain): CuringClock | null {
   const facts = lot.preserved ? null : curingOf(crop);
   if (!facts) return null;
   const picked = lot.pickedAt.slice(0, 10);
-  const days = Math.max(0, daysBetween(picked, today));
-  // longer than a season needs no counting day by day: it is cured or was never
-  const done = Array.from({ length: Math.min(days, 120) }, (_, i) => {
-    const day = addDays(picked, i);
-    return curingRate(facts, cureAir(placeOn(lot, day), day));
-  });
+  const passed = lot.events.find((e) => e.kind === "check" && e.ready === "ready");
+  if (passed) {
+    const done = daysBetween(picked, passed.at.slice(0, 10));
+    return { done, wanted: done, left: [0, 0], ready: true };
+  }
   const tests = lot.events
     .filter((e) => e.kind === "check" && e.ready !== null)
-    .map((e) => ({ afterDays: daysBetween(picked, e.at.slice(0, 10)), ready: e.ready === "ready" }));
-  return curingClock(facts, done, curingRate(facts, cureAir(placeOf(lot), today)), tests);
+    .map((e) => ({ afterDays: daysBetween(picked, e.at.slice(0, 10)), ready: false }));
+  const done = airSince(lot, CURES_WITHIN).map((lain) => cureRateOf(facts, lain));
+  return curingClock(facts, done, cureRateOf(facts, now), tests);
 }
 
-function ripeNow(lot: Lot, crop: Crop, airIn: AirIn, today: Day): readonly [number, number] | null {
+function ripeNow(lot: Lot, crop: Crop, airSince: AirSince, air: Air): readonly [number, number] | null {
   if (lot.preserved || !crop.climacteric) return null;
   if (lot.events.some((e) => e.kind === "check" && e.ready === "ready")) return null;
   const green = lot.grade === "green-to-ripen";
   if (TOMATO.test(crop.id) && !green) return null;
   const full = (tempC: number) =>
     green && TOMATO.test(crop.id) ? ripeIn(stageOf(lot.note), tempC) : softIn(crop.id, tempC);
-  const picked = lot.pickedAt.slice(0, 10);
-  let done = 0;
-  for (let i = 0, n = Math.min(60, daysBetween(picked, today)); i < n; i++) {
-    const day = addDays(picked, i);
-    const days = full(airIn(placeOn(lot, day), day).tempC);
-    if (days !== null) done += 1 / days;
-  }
-  const now = full(airIn(placeOf(lot), today).tempC);
+  const done = airSince(lot, RIPENS_WITHIN).reduce((sum, lain) => {
+    const days = full(lain.air.tempC);
+    return days === null ? sum : sum + 1 / days;
+  }, 0);
+  const now = full(air.tempC);
   if (done >= 1 || now === null) return null;
   const left = (1 - done) * now;
   return [Math.max(0, left * (1 - RIPE_SPREAD)), left * (1 + RIPE_SPREAD) + 0.5];
