@@ -27,6 +27,8 @@ export default [
     route("keep/places", "routes/keep-places.tsx"),
     route("keep/labels", "routes/keep-labels.tsx"),
     route("keep/lots/:lotId", "routes/lot.tsx"),
+    route("season", "routes/season.tsx"),
+    route("season/lessons", "routes/lessons.tsx"),
     route("plot", "routes/plot.tsx"),
     route("plot/beds/:bedId", "routes/bed.tsx"),
     route("plot/plantings/:plantingId", "routes/planting.tsx"),
@@ -48,5 +50,6 @@ export default [
   route("out/picks.json", "routes/out-picks.tsx", { id: "picks-json" }),
   route("out/picks.ics", "routes/out-picks.tsx", { id: "picks-ics" }),
   route("out/rounds.ics", "routes/out-rounds.tsx"),
+  route("out/yields.csv", "routes/out-yields.tsx"),
   route("out/garden.json", "routes/out-garden.tsx"),
 ] satisfies RouteConfig;

@@ -43,6 +43,7 @@ const tablesOf = (a: Archive): { [N in TableName]: RowOf<N>[] } => ({
   pickWishes: a.pickWishes,
   placeReadings: a.placeReadings,
   lotEvents: a.lotEvents,
+  lessons: a.lessons,
   weighings: a.weighings,
   views: a.views,
   weatherDays: a.weather,

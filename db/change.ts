@@ -25,6 +25,7 @@ const TABLES = {
   pickWishes: schema.pickWishes,
   placeReadings: schema.placeReadings,
   lotEvents: schema.lotEvents,
+  lessons: schema.lessons,
   weighings: schema.weighings,
   views: schema.views,
   weatherDays: schema.weatherDays,

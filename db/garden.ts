@@ -80,6 +80,7 @@ export const snapshotOf = (db: Db): Snapshot => ({
   pickWishes: db.select().from(t.pickWishes).orderBy(asc(t.pickWishes.day), asc(t.pickWishes.id)).all(),
   placeReadings: db.select().from(t.placeReadings).orderBy(asc(t.placeReadings.at), asc(t.placeReadings.id)).all(),
   lotEvents: db.select().from(t.lotEvents).orderBy(asc(t.lotEvents.at), asc(t.lotEvents.id)).all(),
+  lessons: db.select().from(t.lessons).orderBy(asc(t.lessons.at), asc(t.lessons.id)).all(),
   weighings: db.select().from(t.weighings).orderBy(asc(t.weighings.day), asc(t.weighings.id)).all(),
   weather: stationRecord(db),
   forecast: forecastInForce(db),

@@ -159,7 +159,7 @@ describe("the whole loop at the table", () => {
     expect(grams.length).toBeGreaterThan(1);
     expect([...grams].sort((a, b) => b - a)).toEqual(grams);
     await page.locator("tbody tr a").first().click();
-    await page.getByLabel("Who").fill("Tam");
+    await page.getByLabel("Who", { exact: true }).fill("Tam");
     await page.getByRole("button", { name: "Save the pick" }).click();
     await page.getByText(/changed/).waitFor();
     await page.goto("/picks?crop=potato&sort=net");

@@ -14,6 +14,7 @@ import { planNoteSchema, roundLineSchema, roundSchema } from "#core/planning/rou
 import { pickWishSchema } from "#core/planning/wish";
 import { checkSchema, localTimeSchema, readingSchema } from "#core/readiness/check";
 import { readingFault } from "#core/readiness/cue-kinds/index";
+import { lessonSchema } from "#core/season/lessons";
 import { bedReadingSchema, coverSchema } from "#core/weather/bed-offset";
 import { forecastDaySchema, weatherDaySchema } from "#core/weather/daily";
 import { weighingSchema } from "#core/weighing/learned";
@@ -55,6 +56,7 @@ export const archiveSchema = z.object({
   pickWishes: z.array(pickWishSchema).max(20_000).default([]),
   placeReadings: z.array(placeReadingSchema).max(200_000).default([]),
   lotEvents: z.array(lotEventSchema).max(200_000).default([]),
+  lessons: z.array(lessonSchema).max(20_000).default([]),
   weighings: z.array(weighingSchema).max(20_000).default([]),
   views: z.array(viewSchema).max(200).default([]),
   ownCrops: z.array(cropSchema).max(2000).default([]),
@@ -134,6 +136,7 @@ function strayReferences(a: Archive): LocatedError[] {
     "pickWishes",
     "placeReadings",
     "lotEvents",
+    "lessons",
     "weighings",
     "views",
   ] as const)

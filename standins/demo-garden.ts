@@ -157,6 +157,19 @@ export function demoGarden(): Archive {
     bedReadings: demoThermometers(beds).flatMap((t) => weather.slice(-MORNINGS_READ).map((w) => t.readOn(w))),
     covers: [],
     placeReadings: demoPlaceReadings(TODAY),
+    lessons: [
+      {
+        id: "squash-frost",
+        at: "2025-10-19T19:00",
+        words: "Two blue storers froze on the vine in the low bed.",
+        next: "Bring them in at the first clear night of October.",
+        cropId: "winter-squash",
+        plantingId: null,
+        bedId: null,
+        remindOn: "2026-09-25",
+        state: "kept",
+      },
+    ],
     ...demoHousehold(),
   };
 }

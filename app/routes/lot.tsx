@@ -58,9 +58,14 @@ export default function LotPage({ loaderData, actionData }: Route.ComponentProps
         </>
       }
       actions={
-        <LinkButton to="/keep" variant="outline">
-          All that is kept
-        </LinkButton>
+        <>
+          <LinkButton to={`/season/lessons?planting=${lot.plantingId}`} variant="quiet">
+            A lesson
+          </LinkButton>
+          <LinkButton to="/keep" variant="outline">
+            All that is kept
+          </LinkButton>
+        </>
       }
     >
       <FormError faults={faults} />

@@ -85,7 +85,17 @@ export default function PickPage({ loaderData, actionData }: Route.ComponentProp
     );
   const value = (name: string, v: string | number | null | undefined) => shownValue(faults, name, v);
   return (
-    <Page title={pick ? "Pick" : "Log a pick"} lead={crop.how}>
+    <Page
+      title={pick ? "Pick" : "Log a pick"}
+      lead={crop.how}
+      actions={
+        pick ? (
+          <LinkButton to={`/season/lessons?planting=${pick.plantingId}`} variant="quiet">
+            A lesson
+          </LinkButton>
+        ) : undefined
+      }
+    >
       <Grid
         templateColumns={{ base: "1fr", lg: "minmax(320px,1.2fr) minmax(280px,0.8fr)" }}
         gap={{ base: "6", lg: "10" }}

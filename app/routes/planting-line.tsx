@@ -65,6 +65,9 @@ export default function PlantingLine({ loaderData }: Route.ComponentProps) {
           <LinkButton to={`/plot/plantings/${planting.id}`} variant="outline">
             The planting
           </LinkButton>
+          <LinkButton to={`/season/lessons?planting=${planting.id}`} variant="outline">
+            A lesson
+          </LinkButton>
           <LinkButton to={`/picks?planting=${planting.id}`} variant="outline">
             Its picks
           </LinkButton>

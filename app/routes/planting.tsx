@@ -116,6 +116,9 @@ export default function PlantingPage({ loaderData, actionData }: Route.Component
       actions={
         planting ? (
           <>
+            <LinkButton to={`/season/lessons?planting=${planting.id}`} variant="quiet">
+              A lesson
+            </LinkButton>
             {!planting.endedOn && <LinkButton to={`/walk/${planting.id}`}>Check it</LinkButton>}
             <LinkButton to={`/plot/plantings/${planting.id}/line`} variant="outline">
               Time line

@@ -12,6 +12,7 @@ import { WeatherStrip } from "../components/weather-strip";
 import { desk } from "../server/desk.server";
 import { houseLine } from "../server/keep.server";
 import { roundsAhead, slotIdOf } from "../server/rounds.server";
+import { lessonsDue } from "../server/season.server";
 import { stripOf } from "../server/weather.server";
 import type { Route } from "./+types/today";
 
@@ -87,6 +88,7 @@ export function loader() {
   const sun = sunTimes(today, snapshot.garden.latitudeDeg, snapshot.garden.longitudeDeg, snapshot.garden.timeZone);
   return {
     house: houseLine(d),
+    lessons: lessonsDue(d),
     units,
     today,
     empty: snapshot.beds.length === 0 || outlook.plantings.length === 0,
@@ -141,8 +143,22 @@ const Row = chakra(Link, {
 });
 
 export default function Today({ loaderData }: Route.ComponentProps) {
-  const { house, empty, hasBeds, hasForecast, headline, strip, units, urgencies, rounds, looks, sun, trip, today } =
-    loaderData;
+  const {
+    house,
+    lessons,
+    empty,
+    hasBeds,
+    hasForecast,
+    headline,
+    strip,
+    units,
+    urgencies,
+    rounds,
+    looks,
+    sun,
+    trip,
+    today,
+  } = loaderData;
   if (empty) return <FirstVisit hasBeds={hasBeds} />;
   return (
     <Page
@@ -160,6 +176,16 @@ export default function Today({ loaderData }: Route.ComponentProps) {
       <Text fontFamily="heading" fontSize={{ base: "xl", md: "2xl" }} lineHeight="1.3" maxW="46ch" mb="6">
         {headline}
       </Text>
+      {lessons.length > 0 && (
+        <Note title="You learned this before">
+          {lessons.slice(0, 3).map((l) => (
+            <Text key={l.id}>
+              {l.words} <strong>{l.next}</strong>{" "}
+              <chakra.span color="inkSoft">{[l.about, l.year].filter(Boolean).join(", ")}</chakra.span>
+            </Text>
+          ))}
+        </Note>
+      )}
       <Box mb="8" borderTopWidth="1px" borderBottomWidth="1px" borderColor="rule" bg="sheet">
         {hasForecast ? (
           <WeatherStrip days={strip} units={units} />

@@ -65,6 +65,7 @@ export function lotView(d: Desk, id: string) {
       bed: lot.bed,
       grade: GRADE_WORDS[lot.grade],
       pickId: lot.pickId,
+      plantingId: lot.plantingId,
       picked: lot.pickedAt.slice(0, 10),
       preserved: lot.preserved,
       note: lot.note,

@@ -37,8 +37,8 @@ export function logOf(snapshot: Snapshot): Log {
     const p = plantings.get(pick.plantingId);
     return p ? [logged(pick, p.planting, p.crop, p.bed)] : [];
   };
-  const renamed = !before || of.size !== before.of.size || [...of].some(([id, how]) => before.of.get(id) !== how);
-  const entries = renamed ? snapshot.picks.flatMap(fresh) : patched(before.entries, snapshot.picks, fresh);
+  const same = (id: string) => before?.of.get(id) === of.get(id);
+  const entries = before ? patched(before.entries, snapshot.picks, fresh, same) : snapshot.picks.flatMap(fresh);
   const log: Log = { entries, of, ...askable(entries), totals: totalsOf(entries) };
   last = { snapshot, log };
   return log;
@@ -46,13 +46,20 @@ export function logOf(snapshot: Snapshot): Log {
 
 /**
  * The entries of a list of picks of which most are the very objects that the entries before were made of. Both are in
- * the order of time.
+ * the order of time. Picks of a planting that is not the same any more are named anew.
  */
 function patched(
   before: readonly LoggedPick[],
   picks: readonly Pick[],
   fresh: (pick: Pick) => LoggedPick[],
+  same: (plantingId: string) => boolean,
 ): LoggedPick[] {
+  const unchanged = new Map<string, boolean>();
+  const isSame = (id: string): boolean => {
+    const known = unchanged.get(id) ?? same(id);
+    unchanged.set(id, known);
+    return known;
+  };
   const entries: LoggedPick[] = [];
   let k = 0;
   for (const pick of picks) {
@@ -66,7 +73,8 @@ function patched(
       }
       k = at;
     }
-    entries.push(before[k]!);
+    if (isSame(pick.plantingId)) entries.push(before[k]!);
+    else entries.push(...fresh(pick));
     k += 1;
   }
   return entries;

@@ -26,6 +26,7 @@ const HOLDS: Record<string, string> = {
   pickWishes: "wish",
   placeReadings: "reading of a place",
   lotEvents: "what befell a lot",
+  lessons: "lesson",
   weighings: "own weighing",
   views: "kept view",
   weatherDays: "weather of",

@@ -15,6 +15,7 @@ import { daysAtTemp, warmth } from "../readiness/clock";
 import { type Judgement, judge } from "../readiness/judge";
 import { clockStart } from "../readiness/season-clock";
 import { isSick } from "../readiness/sick";
+import type { Lesson } from "../season/lessons";
 import { type Counted, type Population, populationOf } from "../supply/population";
 import { spreading } from "../supply/sickness";
 import { type PickedBefore, piecesPerDay, referenceWarmth, type Supply, supplyOf } from "../supply/supply";
@@ -63,6 +64,7 @@ export type Snapshot = {
   weighings: Weighing[];
   placeReadings: PlaceReading[];
   lotEvents: LotEvent[];
+  lessons: Lesson[];
 };
 
 export type PlantingOutlook = {

@@ -38,6 +38,7 @@ const snapshot: Snapshot = {
   weighings: [],
   placeReadings: [],
   lotEvents: [],
+  lessons: [],
 };
 const order = (wet: boolean, checks: Snapshot["checks"] = []) =>
   walkingOrder(outlookOf(snapshot, `${TODAY}T08:00`).plantings, checks, TODAY, wet).map(

@@ -176,3 +176,16 @@ export const lotEvents = sqliteTable(
   },
   (t) => [index("lot_events_lot").on(t.lotId, t.at)],
 );
+
+/** What was learned, and when it comes up again. */
+export const lessons = sqliteTable("lessons", {
+  id: text().primaryKey(),
+  at: text().notNull(),
+  words: text().notNull(),
+  next: text().notNull(),
+  cropId: text(),
+  plantingId: text(),
+  bedId: text(),
+  remindOn: text(),
+  state: text({ enum: ["kept", "thrown"] }).notNull(),
+});

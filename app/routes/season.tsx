@@ -1,0 +1,162 @@
+import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
+import { Download, Lightbulb } from "lucide-react";
+import { lazy, Suspense, useEffect, useState } from "react";
+import { Form, useSearchParams, useSubmit } from "react-router";
+import { YIELDS_BY, type YieldsBy } from "#core/season/yields";
+import { sayMass } from "#core/units/mass";
+import { LinkButton, Page, Section, Select } from "../components/ui";
+import { desk } from "../server/desk.server";
+import { seasonView } from "../server/season.server";
+import type { Route } from "./+types/season";
+
+const WeekChart = lazy(() => import("../components/week-chart").then((m) => ({ default: m.WeekChart })));
+
+export function loader({ request }: Route.LoaderArgs) {
+  const q = new URL(request.url).searchParams;
+  return seasonView(desk(), q.get("year") ?? "", YIELDS_BY.find((b) => b === q.get("by")) ?? "crop");
+}
+
+export const meta: Route.MetaFunction = () => [{ title: "Season · Akmedon" }];
+
+const BY_WORDS: Record<YieldsBy, string> = { crop: "by crop", kind: "by kind", bed: "by bed", year: "by year" };
+const Table = chakra("table", {
+  base: {
+    width: "100%",
+    borderCollapse: "collapse",
+    "& th": { textAlign: "left", fontWeight: 600, padding: "0 0.9rem 0.5rem 0", whiteSpace: "nowrap" },
+    "& td": {
+      padding: "0.5rem 0.9rem 0.5rem 0",
+      borderTop: "1px solid var(--ak-colors-rule-soft)",
+      verticalAlign: "baseline",
+    },
+    "& .number": { textAlign: "right", whiteSpace: "nowrap", fontVariantNumeric: "tabular-nums" },
+    "& .name": { fontWeight: 650 },
+  },
+});
+
+/** What a season gave: yields by crop, kind, bed or year, week by week, and what became of it. */
+export default function Season({ loaderData }: Route.ComponentProps) {
+  const { years, year, by, units, totals, rows, weeks, ways } = loaderData;
+  const [params] = useSearchParams();
+  const submit = useSubmit();
+  const [drawn, setDrawn] = useState(false);
+  useEffect(() => setDrawn(true), []);
+  const some = (of: (r: (typeof rows)[number]) => string) => rows.some((r) => of(r) !== "");
+  const whole = Math.max(
+    1,
+    ways.told.reduce((s, w) => s + w.massG, 0),
+  );
+  return (
+    <Page
+      title={year === "all" ? "All seasons" : `Season ${year}`}
+      lead={
+        rows.length === 0
+          ? "Nothing was picked yet. What you log is drawn together here."
+          : `${totals.picks} picks: ${sayMass(totals.weighedG, units)} weighed${totals.estimatedG > 0 ? `, and ${sayMass(totals.estimatedG, units)} estimated` : ""}.`
+      }
+      actions={
+        <>
+          <LinkButton to="/season/lessons">
+            <Lightbulb size={18} /> Lessons
+          </LinkButton>
+          <LinkButton to="/picks/sheet" variant="outline">
+            On paper
+          </LinkButton>
+          <LinkButton to={`/out/yields.csv?${params}`} variant="outline" reloadDocument>
+            <Download size={18} /> CSV
+          </LinkButton>
+        </>
+      }
+    >
+      <Form method="get" onChange={(e) => submit(e.currentTarget, { replace: true, preventScrollReset: true })}>
+        <Flex gap="3" mb="5" wrap="wrap">
+          <Select name="year" aria-label="Season" defaultValue={year} w="auto">
+            {years.map((y) => (
+              <option key={y}>{y}</option>
+            ))}
+            <option value="all">all seasons</option>
+          </Select>
+          <Select name="by" aria-label="Draw together" defaultValue={by} w="auto">
+            {YIELDS_BY.map((b) => (
+              <option key={b} value={b}>
+                {BY_WORDS[b]}
+              </option>
+            ))}
+          </Select>
+        </Flex>
+      </Form>
+      {rows.length > 0 && (
+        <>
+          <Box h="260px" mb="8">
+            {drawn && (
+              <Suspense fallback={null}>
+                <WeekChart weeks={weeks} units={units} />
+              </Suspense>
+            )}
+          </Box>
+          <Section title="What it gave" note="weighed and estimated apart; yields count both">
+            <Box overflowX="auto">
+              <Table>
+                <thead>
+                  <tr>
+                    <th> </th>
+                    <th className="number">Weighed</th>
+                    {some((r) => r.estimated) && <th className="number">Estimated</th>}
+                    <th className="number">Picks</th>
+                    <th className="number">A pick</th>
+                    <th>First</th>
+                    <th>Last</th>
+                    {some((r) => r.days) && <th className="number">Days to first</th>}
+                    {some((r) => r.minutes) && <th className="number">Min a kilo</th>}
+                    <th>That is</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {rows.map((r) => (
+                    <tr key={r.key}>
+                      <td className="name">{r.name}</td>
+                      <td className="number">{r.weighed}</td>
+                      {some((x) => x.estimated) && <td className="number">{r.estimated}</td>}
+                      <td className="number">{r.picks}</td>
+                      <td className="number">{r.perPick}</td>
+                      <td>{r.first}</td>
+                      <td>{r.last}</td>
+                      {some((x) => x.days) && <td className="number">{r.days}</td>}
+                      {some((x) => x.minutes) && <td className="number">{r.minutes}</td>}
+                      <td>{r.yield}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </Table>
+            </Box>
+          </Section>
+          <Grid templateColumns={{ base: "1fr", md: "1fr 1fr" }} gapX="12">
+            <Section title="What became of it" note="by what was written down under Keep">
+              {ways.told.map((w) => (
+                <Box key={w.name} py="1.5" borderTopWidth="1px" borderColor="ruleSoft">
+                  <Flex justify="space-between" gap="3">
+                    <Text>{w.name}</Text>
+                    <Text fontWeight="600">{w.amount}</Text>
+                  </Flex>
+                  <Box h="6px" bg="tint" mt="1">
+                    <Box h="6px" bg="moss" style={{ width: `${(100 * w.massG) / whole}%` }} />
+                  </Box>
+                </Box>
+              ))}
+            </Section>
+            {ways.causes.length > 0 && (
+              <Section title="Lost, and why">
+                {ways.causes.map((c) => (
+                  <Flex key={c.cause} justify="space-between" py="1.5" borderTopWidth="1px" borderColor="ruleSoft">
+                    <Text>{c.cause}</Text>
+                    <Text fontWeight="600">{c.amount}</Text>
+                  </Flex>
+                ))}
+              </Section>
+            )}
+          </Grid>
+        </>
+      )}
+    </Page>
+  );
+}

@@ -1,0 +1,200 @@
+import { sayDay } from "#core/calendar/day";
+import { lotsNow } from "#core/keeping/lot";
+import { seedsOf } from "#core/keeping/seeds";
+import { draftsOf, isDue, type Lesson, lessonSchema, remindDays, sayRemind } from "#core/season/lessons";
+import { groupPicks, totalsOf } from "#core/season/pick-log";
+import { figuresOf } from "#core/season/planting-figures";
+import { type YieldsBy, yieldsOf } from "#core/season/yields";
+import { sayMass } from "#core/units/mass";
+import { change, newId } from "#db/change";
+import { type Desk, db, handbook } from "./desk.server";
+import { done, faultsOf, refuse } from "./forms.server";
+import { loggedPicks } from "./picks.server";
+
+/** The picks of one season, or of all. */
+function seasonOf(d: Desk, asked: string) {
+  const all = loggedPicks(d.snapshot);
+  const years = [...new Set(all.map((e) => e.at.slice(0, 4)))].sort().reverse();
+  const year = asked === "all" || years.includes(asked) ? asked : (years[0] ?? d.today.slice(0, 4));
+  return { years, year, entries: year === "all" ? all : all.filter((e) => e.at.startsWith(year)) };
+}
+
+/** What the picks of a season came to, as rows; and what became of them in the house. */
+export function seasonView(d: Desk, askedYear: string, by: YieldsBy) {
+  const { snapshot } = d;
+  const { units } = snapshot.garden;
+  const { years, year, entries } = seasonOf(d, askedYear);
+  const plantings = new Map(snapshot.plantings.map((p) => [p.id, p]));
+  const beds = new Map(snapshot.beds.map((b) => [b.id, b]));
+  const rows = yieldsOf(entries, by, plantings, beds);
+  const t = totalsOf(entries);
+  const each = (g: number | null, what: string) => (g === null ? "" : `${sayMass(g, units)} ${what}`);
+  return {
+    years,
+    year,
+    by,
+    units,
+    totals: t,
+    rows: rows.map((r) => ({
+      key: r.key,
+      name: r.name,
+      massG: r.totals.weighedG + r.totals.estimatedG,
+      weighed: sayMass(r.totals.weighedG, units),
+      estimated: r.totals.estimatedG > 0 ? `about ${sayMass(r.totals.estimatedG, units)}` : "",
+      picks: r.totals.picks,
+      perPick: sayMass(r.perPick, units),
+      first: sayDay(r.first),
+      last: sayDay(r.last),
+      days: r.daysToFirst === null ? "" : String(Math.round(r.daysToFirst)),
+      yield: [each(r.perM2G, "a m²"), each(r.perMetreG, "a metre"), each(r.perPlantG, "a plant")]
+        .filter(Boolean)
+        .join(", "),
+      minutes: r.minutesPerKg === null ? "" : r.minutesPerKg.toFixed(1),
+    })),
+    weeks: groupPicks(entries, year === "all" ? "month" : "week")
+      .reverse()
+      .map((w) => ({
+        key: w.key,
+        name: year === "all" ? w.name : sayDay(w.key).slice(4),
+        weighedG: w.totals.weighedG,
+        estimatedG: w.totals.estimatedG,
+      })),
+    ways: waysOf(d, entries),
+  };
+}
+
+/** Where the crop of some picks went: eaten, given, lost or still here, by what was written down. */
+function waysOf(d: Desk, entries: ReturnType<typeof seasonOf>["entries"]) {
+  const { snapshot } = d;
+  const { units } = snapshot.garden;
+  const plantings = new Map(snapshot.plantings.map((p) => [p.id, p]));
+  const lots = [...lotsNow(seedsOf(entries, plantings, handbook(), snapshot.places), snapshot.lotEvents).values()];
+  const sum = (of: (l: (typeof lots)[number]) => number) =>
+    lots.filter((l) => l.from === null).reduce((s, l) => s + of(l), 0);
+  const causes = new Map<string, number>();
+  for (const l of lots)
+    for (const e of l.events)
+      if (e.kind === "lose" && e.lotId === l.id && e.massG !== null)
+        causes.set(e.cause || "not said", (causes.get(e.cause || "not said") ?? 0) + e.massG);
+  const told = [
+    ["used in the kitchen or put by", sum((l) => l.used.useG)],
+    ["given away", sum((l) => l.used.giveG)],
+    ["lost, to animals or to the compost", sum((l) => l.used.loseG)],
+    ["set apart as lots of their own", sum((l) => l.used.apartG)],
+    ["nothing written down, or still here", sum((l) => l.leftG)],
+  ] as const;
+  return {
+    told: told.filter(([, g]) => g > 0).map(([name, g]) => ({ name, massG: g, amount: sayMass(g, units) })),
+    causes: [...causes].sort((a, b) => b[1] - a[1]).map(([cause, g]) => ({ cause, amount: sayMass(g, units) })),
+  };
+}
+
+const nameOf = (d: Desk, plantingId: string | null): string => {
+  const p = d.snapshot.plantings.find((x) => x.id === plantingId);
+  return p ? p.kind || handbook().of(p.cropId).name : "";
+};
+
+/** A lesson as it is shown. */
+const lessonLine = (d: Desk, l: Lesson) => ({
+  id: l.id,
+  day: sayDay(l.at.slice(0, 10)),
+  year: l.at.slice(0, 4),
+  words: l.words,
+  next: l.next,
+  about: nameOf(d, l.plantingId) || (l.cropId ? (handbook().find(l.cropId)?.name ?? "") : ""),
+  remind: sayRemind(l),
+  remindOn: l.remindOn,
+});
+
+/** Lessons that are to come up today. */
+export const lessonsDue = (d: Desk) => d.snapshot.lessons.filter((l) => isDue(l, d.today)).map((l) => lessonLine(d, l));
+
+/** Drafts that the figures of a season propose and nobody has answered yet. */
+function drafts(d: Desk, year: string) {
+  const { snapshot } = d;
+  const answered = new Set(snapshot.lessons.map((l) => l.id));
+  const beds = new Map(snapshot.beds.map((b) => [b.id, b]));
+  const plantings = new Map(snapshot.plantings.map((p) => [p.id, p]));
+  const entries = loggedPicks(snapshot).filter((e) => e.at.startsWith(year));
+  const lots = [...lotsNow(seedsOf(entries, plantings, handbook(), snapshot.places), snapshot.lotEvents).values()];
+  const picked = [...new Set(entries.map((e) => e.pick.plantingId))];
+  return picked.flatMap((id) => {
+    const p = plantings.get(id);
+    const bed = p && beds.get(p.bedId);
+    if (!p || !bed) return [];
+    const crop = handbook().of(p.cropId);
+    const figures = figuresOf(
+      p,
+      bed,
+      crop,
+      entries.filter((e) => e.pick.plantingId === id),
+    );
+    const lostG = lots.filter((l) => l.plantingId === id).reduce((s, l) => s + l.used.loseG, 0);
+    const days = remindDays(crop, p, figures.first, d.today);
+    return draftsOf(p, p.kind || crop.name, crop, figures, lostG, snapshot.garden.units)
+      .filter((x) => !answered.has(x.id))
+      .map((x) => ({ ...x, remindOn: x.about === "pick" ? (days.pick ?? days.start) : days.start }));
+  });
+}
+
+/** The page of lessons: what comes up now, what the figures propose, and all that was kept. */
+export function lessonsView(d: Desk, query: URLSearchParams) {
+  const { snapshot, today } = d;
+  const plantingId = query.get("planting");
+  const planting = snapshot.plantings.find((p) => p.id === plantingId) ?? null;
+  const crop = planting ? handbook().of(planting.cropId) : null;
+  const first = planting
+    ? (loggedPicks(snapshot)
+        .find((e) => e.pick.plantingId === planting.id)
+        ?.at.slice(0, 10) ?? null)
+    : null;
+  const days = crop ? remindDays(crop, planting, first, today) : null;
+  return {
+    today,
+    due: lessonsDue(d),
+    drafts: drafts(d, today.slice(0, 4)),
+    kept: snapshot.lessons
+      .filter((l) => l.state === "kept")
+      .map((l) => lessonLine(d, l))
+      .reverse(),
+    about: planting && crop ? { plantingId: planting.id, name: planting.kind || crop.name } : null,
+    days,
+    crops: handbook().all.map((c) => ({ id: c.id, name: c.name })),
+  };
+}
+
+/** Keeps, changes, throws away or takes out a lesson. */
+export function changeLessons(d: Desk, typed: Record<string, string>) {
+  const back = "/season/lessons";
+  const known = d.snapshot.lessons.find((l) => l.id === typed.id);
+  if (typed.intent === "remove")
+    return done(
+      back,
+      change(db(), "Lesson removed", d.now, (c) => c.remove("lessons", typed.id ?? "")),
+    );
+  const draft = drafts(d, d.today.slice(0, 4)).find((x) => x.id === typed.id);
+  if (typed.intent === "throw" && draft) {
+    const { about: _, ...rest } = draft;
+    return done(
+      back,
+      change(db(), "Draft thrown away", d.now, (c) => c.put("lessons", { ...rest, at: d.now, state: "thrown" })),
+    );
+  }
+  const planting = d.snapshot.plantings.find((p) => p.id === (typed.plantingId || draft?.plantingId));
+  const checked = lessonSchema.safeParse({
+    id: known?.id ?? draft?.id ?? newId(),
+    at: known?.at ?? d.now,
+    words: typed.words ?? "",
+    next: typed.next ?? "",
+    cropId: typed.cropId || planting?.cropId || known?.cropId || null,
+    plantingId: planting?.id ?? known?.plantingId ?? null,
+    bedId: planting?.bedId ?? known?.bedId ?? null,
+    remindOn: typed.remindOn || null,
+    state: "kept",
+  });
+  if (!checked.success) return refuse(faultsOf(checked.error, typed));
+  return done(
+    back,
+    change(db(), "Lesson kept", d.now, (c) => c.put("lessons", checked.data)),
+  );
+}

@@ -1,0 +1,137 @@
+import { z } from "zod";
+import { addDays, type Day, daysBetween, sayDay } from "../calendar/day";
+import { daySchema } from "../calendar/windows";
+import type { Planting } from "../garden/planting";
+import type { Crop } from "../handbook/crop";
+import { localTimeSchema } from "../readiness/check";
+import { sayMass, type UnitSystem } from "../units/mass";
+import type { PlantingFigures } from "./planting-figures";
+
+/** Something learned, and when it is to come up again. A draft thrown away is kept as such, so that it stays away. */
+export const lessonSchema = z.object({
+  id: z.string().min(1).max(80),
+  at: localTimeSchema,
+  words: z.string().trim().min(1, "say what was learned").max(500),
+  /** what to do otherwise next time */
+  next: z.string().trim().max(500),
+  cropId: z.string().max(60).nullable(),
+  plantingId: z.string().max(40).nullable(),
+  bedId: z.string().max(40).nullable(),
+  /** the day of the year from which it is to come up again, in every later year; null: it only stands in the list */
+  remindOn: daySchema.nullable(),
+  state: z.enum(["kept", "thrown"]),
+});
+export type Lesson = z.infer<typeof lessonSchema>;
+
+/** A lesson comes up for so long from its day on. */
+const STANDS_DAYS = 21;
+
+/** Whether a lesson is to come up today: from its day of the year on, for three weeks, never in the season it was learned in. */
+export function isDue(lesson: Lesson, today: Day): boolean {
+  if (lesson.state !== "kept" || lesson.remindOn === null || today < lesson.remindOn) return false;
+  // the day of this year, or of the year before when its weeks run over New Year; 29 February counts as 28
+  const md = lesson.remindOn.slice(5) === "02-29" ? "02-28" : lesson.remindOn.slice(5);
+  return [0, 1].some((back) => {
+    const day = `${Number(today.slice(0, 4)) - back}-${md}`;
+    const since = daysBetween(day, today);
+    return day >= lesson.remindOn! && since >= 0 && since < STANDS_DAYS;
+  });
+}
+
+/** When a lesson of a crop is best told again: at its start next year, or a week before it was first picked this year. */
+export function remindDays(crop: Crop, planting: Planting | null, first: Day | null, today: Day) {
+  const nextYear = Number(today.slice(0, 4)) + 1;
+  const start = planting ? planting.startedOn.slice(5) : crop.usualStart;
+  const safe = (md: string) => (md === "02-29" ? "02-28" : md);
+  return {
+    start: addDays(`${nextYear}-${safe(start)}`, -7),
+    pick: first ? addDays(`${nextYear}-${safe(first.slice(5))}`, -7) : null,
+  };
+}
+
+/** A lesson proposed by the figures; its id says what it is about, so that it is proposed once. */
+export type Draft = Pick<Lesson, "id" | "words" | "next" | "cropId" | "plantingId" | "bedId"> & {
+  about: "start" | "pick";
+};
+
+/** Late by so many days past the range, or a gap of so many times the usual, is worth a lesson (own choice). */
+const LATE_DAYS = 10;
+const GAP_TIMES = 2.5;
+const LOST_SHARE = 0.15;
+const LEAST_G = 300;
+
+/**
+ * What the figures of a planting that is over, or has been picked, propose to learn: first picked long past or before
+ * its range, left too long between picks, a good part lost in the store, mostly guessed.
+ * @param lostG of its lots lost, g
+ */
+export function draftsOf(
+  planting: Planting,
+  name: string,
+  crop: Crop,
+  figures: PlantingFigures,
+  lostG: number,
+  units: UnitSystem,
+): Draft[] {
+  const { offRange, interval, totals } = figures;
+  const massG = totals.weighedG + totals.estimatedG;
+  const drafts: Draft[] = [];
+  const add = (key: string, about: Draft["about"], words: string, next: string) =>
+    drafts.push({
+      id: `${key} ${planting.id}`,
+      about,
+      words,
+      next,
+      cropId: crop.id,
+      plantingId: planting.id,
+      bedId: planting.bedId,
+    });
+  if (offRange !== null && offRange >= LATE_DAYS)
+    add(
+      "late",
+      "start",
+      `${name} was first picked ${offRange} days past its range.`,
+      "Begin to look earlier, or start it earlier.",
+    );
+  if (offRange !== null && offRange <= -LATE_DAYS)
+    add(
+      "early",
+      "pick",
+      `${name} was ready ${-offRange} days before its range.`,
+      "Look a fortnight before the packet says.",
+    );
+  const usual = crop.interval.warmDays;
+  if (
+    interval &&
+    interval.gaps >= 3 &&
+    interval.longest >= Math.max(5, GAP_TIMES * usual) &&
+    interval.longest > 1.8 * interval.median
+  )
+    add(
+      "gap",
+      "pick",
+      `${name} was once left for ${interval.longest} days; as a rule it was picked every ${interval.median}.`,
+      "Have somebody pick it when you are away.",
+    );
+  if (massG >= LEAST_G && lostG / massG >= LOST_SHARE)
+    add(
+      "lost",
+      "pick",
+      `Of ${sayMass(massG, units)} of ${name} ${sayMass(lostG, units)} were lost after picking.`,
+      "Pick less at once, or find it a better place.",
+    );
+  if (massG >= LEAST_G && totals.estimatedG > totals.weighedG)
+    add(
+      "guessed",
+      "pick",
+      `Most of ${name} was guessed, not weighed.`,
+      "Weigh one basket in three; the rest can be reckoned from it.",
+    );
+  return drafts;
+}
+
+/** "each year from Wed 8 Apr" in words. */
+export const sayRemind = (lesson: Pick<Lesson, "remindOn">): string =>
+  lesson.remindOn === null
+    ? "stands in the list"
+    : `comes up again from ${sayDay(lesson.remindOn)} ${lesson.remindOn.slice(0, 4)}, each year`;

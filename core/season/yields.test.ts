@@ -1,0 +1,145 @@
+import fc from "fast-check";
+import { median as referenceMedian } from "simple-statistics";
+import { describe, expect, it } from "vitest";
+import { bed, planting } from "../fixtures/garden";
+import { cropOf } from "../handbook";
+import { blankPick, type Pick } from "../weighing/pick";
+import { draftsOf, isDue, type Lesson, remindDays, sayRemind } from "./lessons";
+import { type LoggedPick, logged } from "./pick-log";
+import { figuresOf } from "./planting-figures";
+import { medianOf, YIELDS_BY, yieldsOf } from "./yields";
+
+const tomato = cropOf("tomato");
+const kale = cropOf("kale");
+const beds = new Map([
+  ["wall", bed({ id: "wall", name: "Wall", widthM: 1, lengthM: 4 })],
+  ["low", bed({ id: "low", name: "Low", shape: "circle", widthM: 2, lengthM: 2 })],
+]);
+const plantings = new Map([
+  ["t1", planting("tomato", { id: "t1", bedId: "wall", startedOn: "2026-05-20", plants: 4, areaM2: 2 })],
+  ["t2", planting("tomato", { id: "t2", bedId: "low", startedOn: "2026-06-01", plants: 2, areaM2: null })],
+  ["k", planting("kale", { id: "k", bedId: "low", startedOn: "2026-06-20", plants: null, rowM: 3 })],
+]);
+const entry = (plantingId: string, at: string, grossG: number | null, over: Partial<Pick> = {}): LoggedPick => {
+  const p = plantings.get(plantingId)!;
+  return logged(
+    blankPick({
+      id: `${plantingId}${at}`,
+      plantingId,
+      at: `${at}T18:00`,
+      grossG,
+      count: grossG === null ? 5 : null,
+      ...over,
+    }),
+    p,
+    p.cropId === "kale" ? kale : tomato,
+    beds.get(p.bedId)!.name,
+  );
+};
+const log = [
+  entry("t1", "2026-08-01", 2000, { minutes: 10 }),
+  entry("t1", "2026-08-08", 4000),
+  entry("t2", "2026-08-20", 3000, { minutes: 10 }),
+  entry("k", "2026-09-01", 900),
+  entry("k", "2026-09-08", null, { part: "tops" }),
+  entry("t2", "2026-09-10", null),
+];
+
+describe("what a season gave, worked by hand", () => {
+  it("by crop: weighed and estimated apart, yields over the plantings whose size is known", () => {
+    const [t, k] = yieldsOf(log, "crop", plantings, beds);
+    expect(t).toMatchObject({
+      name: tomato.name,
+      totals: { picks: 4, weighedG: 9000, estimatedG: 800 },
+      plantings: 2,
+      first: "2026-08-01",
+      last: "2026-09-10",
+      perM2G: 3000,
+      perMetreG: null,
+      perPick: 2450,
+      minutesPerKg: 4,
+    });
+    expect(t!.perPlantG).toBeCloseTo(9800 / 6, 9);
+    // 73 and 80 days from their starts
+    expect(t!.daysToFirst).toBe(76.5);
+    expect(k).toMatchObject({
+      totals: { weighedG: 900, besideG: expect.any(Number) },
+      perMetreG: 300,
+      perPlantG: null,
+    });
+  });
+  it("by bed: a square metre of the whole bed, round ones too", () => {
+    const rows = yieldsOf(log, "bed", plantings, beds);
+    expect(rows.find((r) => r.name === "Wall")!.perM2G).toBe(1500);
+    expect(rows.find((r) => r.name === "Low")!.perM2G).toBeCloseTo((3000 + 800 + 900) / Math.PI, 6);
+  });
+  it("every way of drawing together comes to the same grams and picks of the crop", () => {
+    const sums = YIELDS_BY.map((by) => {
+      const rows = yieldsOf(log, by, plantings, beds);
+      return [rows.reduce((s, r) => s + r.totals.weighedG, 0), rows.reduce((s, r) => s + r.totals.estimatedG, 0)];
+    });
+    for (const s of sums) expect(s).toEqual([9900, 800]);
+  });
+  it("the median is that of a reference library", () => {
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: -500, max: 500 }), { minLength: 1, maxLength: 40 }), (xs) => {
+        expect(medianOf(xs)).toBeCloseTo(referenceMedian(xs), 9);
+      }),
+    );
+    expect(medianOf([])).toBeNull();
+  });
+});
+
+describe("lessons", () => {
+  const lesson = (over: Partial<Lesson> = {}): Lesson => ({
+    id: "l",
+    at: "2026-10-06T20:00",
+    words: "too late",
+    next: "",
+    cropId: "kale",
+    plantingId: null,
+    bedId: null,
+    remindOn: "2027-03-25",
+    state: "kept",
+    ...over,
+  });
+  it.each([
+    ["2027-03-24", false],
+    ["2027-03-25", true],
+    ["2027-04-14", true],
+    ["2027-04-15", false],
+    ["2026-03-26", false],
+    ["2028-03-25", true],
+    ["2031-04-01", true],
+  ])("of 25 March 2027: on %s %s", (today, due) => expect(isDue(lesson(), today)).toBe(due));
+  it("goes on over New Year, minds leap days, and stays away when thrown away or without a day", () => {
+    const late = lesson({ remindOn: "2026-12-25" });
+    expect(isDue(late, "2027-01-10")).toBe(true);
+    expect(isDue(late, "2027-01-20")).toBe(false);
+    expect(isDue(lesson({ remindOn: "2028-02-29" }), "2029-03-01")).toBe(true);
+    expect(isDue(lesson({ state: "thrown" }), "2027-03-25")).toBe(false);
+    expect(isDue(lesson({ remindOn: null }), "2027-03-25")).toBe(false);
+    expect(sayRemind(lesson({ remindOn: null }))).toBe("stands in the list");
+  });
+  it("comes up a week before the start next year, or before the first pick of this year", () => {
+    const p = plantings.get("t1")!;
+    expect(remindDays(tomato, p, "2026-08-01", "2026-10-06")).toEqual({ start: "2027-05-13", pick: "2027-07-25" });
+    expect(remindDays(tomato, null, null, "2026-10-06").pick).toBeNull();
+  });
+  it("the figures propose what they show, and nothing when all went well", () => {
+    const p = planting("tomato", { id: "t", startedOn: "2026-05-20", plants: 4, packetMinDays: 40, packetMaxDays: 49 });
+    const picks = ["2026-08-01", "2026-08-04", "2026-08-07", "2026-08-30"].map((d) => ({ ...entry("t1", d, 900) }));
+    const drafts = draftsOf(p, "red slicer", tomato, figuresOf(p, bed(), tomato, picks), 1200, "metric");
+    expect(drafts.map((d) => d.id)).toEqual(["late t", "gap t", "lost t"]);
+    expect(drafts[0]!.words).toBe("red slicer was first picked 24 days past its range.");
+    expect(drafts[1]!.words).toContain("left for 23 days");
+    expect(drafts[2]!.words).toBe("Of 3.6 kg of red slicer 1.2 kg were lost after picking.");
+    const fine = { ...p, packetMinDays: 70, packetMaxDays: 80 };
+    const steady = picks.slice(0, 3);
+    expect(draftsOf(fine, "red slicer", tomato, figuresOf(fine, bed(), tomato, steady), 0, "metric")).toEqual([]);
+    const guessed = ["2026-08-01", "2026-08-04"].map((d) => entry("t1", d, null));
+    expect(draftsOf(fine, "x", tomato, figuresOf(fine, bed(), tomato, guessed), 0, "metric").map((d) => d.id)).toEqual([
+      "guessed t",
+    ]);
+  });
+});
