@@ -1,5 +1,6 @@
 import { Box, chakra } from "@chakra-ui/react";
 import { type ClipboardEvent, type KeyboardEvent, useRef, useState } from "react";
+import { flushSync } from "react-dom";
 import { Button } from "./ui";
 
 export const GRID_COLUMNS = ["date", "time", "what", "weight", "count", "extent", "grade", "by", "note"] as const;
@@ -60,8 +61,9 @@ export function PicksGrid({ rows, onRows, blank, options, faults, brought }: Pro
   const set = (row: number, change: Partial<GridRow>) =>
     onRows(rows.map((r, i) => (i === row ? { ...r, ...change } : r)));
   const down = (row: number, column: number) => {
-    if (row + 1 === rows.length) onRows([...rows, next(rows[row]!)]);
-    requestAnimationFrame(() => go(row + 1, column));
+    // the next key may come at once: the line it belongs to must be there by then
+    if (row + 1 === rows.length) flushSync(() => onRows([...rows, next(rows[row]!)]));
+    go(row + 1, column);
   };
   const press = (e: KeyboardEvent<HTMLInputElement>, row: number, column: number) => {
     const name = GRID_COLUMNS[column]!;

@@ -34,18 +34,18 @@ export async function importPicks(d: Desk, form: FormData) {
   const uses = usesOf(form);
   const seen = columns.ok ? { ...columns.value, uses: uses ?? columns.value.uses } : null;
   const no = (message: string, located: LocatedError[] = []) => {
-    const faults: FormFaults = { errors: { table: `${message}\nNothing was taken.` }, typed: { table: text } };
+    const faults: FormFaults = { errors: { table: message }, typed: { table: text } };
     return data({ ...faults, located, columns: seen }, { status: 422 });
   };
   const read = await reading(d, text, uses ?? undefined, String(form.get("token") ?? ""));
-  if (!read.ok) return no(read.errors.map(sayError).join("\n"), read.errors);
+  if (!read.ok) return no(`${read.errors.map(sayError).join("\n")}\nNothing was taken.`, read.errors);
   const { picks, already, estimated } = read.value;
   const named = nameThem(d, picks);
   const inside = named.flatMap((n) => {
     const wait = waitingOn(d.snapshot.treatments, n.pick.plantingId, n.pick.at.slice(0, 10)).find(isLaw);
     return wait ? [`${n.kind}, ${n.bed}, on ${n.pick.at.slice(0, 10)}: ${sayWait(wait)}`] : [];
   });
-  if (inside.length > 0) return no(`${inside.slice(0, 8).join("\n")}\nThe label is the law.`);
+  if (inside.length > 0) return no(`${inside.slice(0, 8).join("\n")}\nNothing was taken: the label is the law.`);
   const { units } = d.snapshot.garden;
   const total = sayMass(
     named.reduce((sum, n) => sum + n.netG, 0),
