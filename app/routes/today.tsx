@@ -6,6 +6,8 @@ import { urgenciesOf } from "#core/planning/rounds";
 import { sayMass } from "#core/units/mass";
 import { saySpeed } from "#core/units/say";
 import { CropGlyph } from "../components/crop-glyph";
+import { HouseLines } from "../components/house-lines";
+import { LessonsNote } from "../components/lessons-note";
 import { Anchor, LinkButton, Note, Page, Section } from "../components/ui";
 import { VerdictTag } from "../components/verdict";
 import { WeatherStrip } from "../components/weather-strip";
@@ -176,16 +178,7 @@ export default function Today({ loaderData }: Route.ComponentProps) {
       <Text fontFamily="heading" fontSize={{ base: "xl", md: "2xl" }} lineHeight="1.3" maxW="46ch" mb="6">
         {headline}
       </Text>
-      {lessons.length > 0 && (
-        <Note title="You learned this before">
-          {lessons.slice(0, 3).map((l) => (
-            <Text key={l.id}>
-              {l.words} <strong>{l.next}</strong>{" "}
-              <chakra.span color="inkSoft">{[l.about, l.year].filter(Boolean).join(", ")}</chakra.span>
-            </Text>
-          ))}
-        </Note>
-      )}
+      <LessonsNote lessons={lessons} />
       <Box mb="8" borderTopWidth="1px" borderBottomWidth="1px" borderColor="rule" bg="sheet">
         {hasForecast ? (
           <WeatherStrip days={strip} units={units} />
@@ -252,25 +245,7 @@ export default function Today({ loaderData }: Route.ComponentProps) {
               </Box>
             )}
           </Section>
-          {house.length > 0 && (
-            <Section title="Use first" note={<Anchor to="/keep">all that is kept</Anchor>}>
-              {house.map((l) => (
-                <Flex
-                  key={l.id}
-                  justify="space-between"
-                  gap="3"
-                  py="1.5"
-                  borderBottomWidth="1px"
-                  borderColor="ruleSoft"
-                >
-                  <Anchor to={`/keep/lots/${l.id}`}>{l.kind}</Anchor>
-                  <Text color={l.soon ? "madder" : "inkSoft"} textAlign="right">
-                    {l.left}, {l.keeps}
-                  </Text>
-                </Flex>
-              ))}
-            </Section>
-          )}
+          <HouseLines house={house} />
           <Section title="Worth a look" note="Most doubtful, or longest unseen">
             {looks.map((l) => (
               <Flex
