@@ -122,7 +122,7 @@ export default function PicksCalendar({ loaderData }: Route.ComponentProps) {
             outlineColor="madder"
             outlineOffset="-2px"
           >
-            <Text fontSize="sm" color="inkSoft" opacity={d.inside ? 1 : 0.5}>
+            <Text fontSize="sm" color="inkSoft" visibility={d.inside ? "visible" : "hidden"}>
               {Number(d.day.slice(8))}
             </Text>
             {d.words && (

@@ -150,15 +150,21 @@ export default function PicksSheet({ loaderData }: Route.ComponentProps) {
       </Text>
       <Section title="By month">
         {months.map((m) => (
-          <Flex key={m.key} gap="6" py="1" borderBottomWidth="1px" borderColor="ruleSoft" maxW="520px">
+          <Flex
+            key={m.key}
+            gap={{ base: "3", md: "6" }}
+            py="1"
+            borderBottomWidth="1px"
+            borderColor="ruleSoft"
+            maxW="520px"
+            wrap="wrap"
+          >
             <Text flex="1">{m.name}</Text>
             <Text>{m.picks} picks</Text>
-            <Text fontWeight="600" minW="7em" textAlign="right">
+            <Text fontWeight="600" minW="5em" textAlign="right">
               {m.weighed}
             </Text>
-            <Text minW="8em" color="inkSoft">
-              {m.estimated && `and about ${m.estimated}`}
-            </Text>
+            {m.estimated && <Text color="inkSoft">and about {m.estimated}</Text>}
           </Flex>
         ))}
       </Section>
