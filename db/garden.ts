@@ -81,6 +81,14 @@ export const snapshotOf = (db: Db): Snapshot => ({
   placeReadings: db.select().from(t.placeReadings).orderBy(asc(t.placeReadings.at), asc(t.placeReadings.id)).all(),
   lotEvents: db.select().from(t.lotEvents).orderBy(asc(t.lotEvents.at), asc(t.lotEvents.id)).all(),
   lessons: db.select().from(t.lessons).orderBy(asc(t.lessons.at), asc(t.lessons.id)).all(),
+  ticks: db.select().from(t.ticks).orderBy(asc(t.ticks.id)).all(),
+  dishes: db.select().from(t.dishes).orderBy(asc(t.dishes.name), asc(t.dishes.id)).all(),
+  seedLots: db
+    .select()
+    .from(t.seedLots)
+    .orderBy(asc(t.seedLots.cropId), asc(t.seedLots.kind), asc(t.seedLots.id))
+    .all(),
+  planned: db.select().from(t.planned).orderBy(asc(t.planned.startOn), asc(t.planned.id)).all(),
   weighings: db.select().from(t.weighings).orderBy(asc(t.weighings.day), asc(t.weighings.id)).all(),
   weather: stationRecord(db),
   forecast: forecastInForce(db),

@@ -3,11 +3,13 @@ import { datedWindowSchema, daySchema, tripSchema, windowSchema } from "#core/ca
 import { bedSchema } from "#core/garden/bed";
 import { gardenSchema, personSchema } from "#core/garden/garden";
 import { plantingSchema } from "#core/garden/planting";
+import { tickSchema } from "#core/garden/tick";
 import { treatmentSchema } from "#core/garden/treatment";
 import { cropSchema } from "#core/handbook/crop";
 import { handbookWith } from "#core/handbook/index";
 import { placeSchema } from "#core/household/place";
 import { tasteSchema } from "#core/household/taste";
+import { dishSchema } from "#core/keeping/dishes";
 import { lotEventSchema } from "#core/keeping/lot";
 import { placeReadingSchema } from "#core/keeping/place-air";
 import { planNoteSchema, roundLineSchema, roundSchema } from "#core/planning/round";
@@ -15,6 +17,8 @@ import { pickWishSchema } from "#core/planning/wish";
 import { checkSchema, localTimeSchema, readingSchema } from "#core/readiness/check";
 import { readingFault } from "#core/readiness/cue-kinds/index";
 import { lessonSchema } from "#core/season/lessons";
+import { plannedSchema } from "#core/season/next-plot-row";
+import { seedLotSchema } from "#core/season/seed-lots";
 import { bedReadingSchema, coverSchema } from "#core/weather/bed-offset";
 import { forecastDaySchema, weatherDaySchema } from "#core/weather/daily";
 import { weighingSchema } from "#core/weighing/learned";
@@ -57,6 +61,10 @@ export const archiveSchema = z.object({
   placeReadings: z.array(placeReadingSchema).max(200_000).default([]),
   lotEvents: z.array(lotEventSchema).max(200_000).default([]),
   lessons: z.array(lessonSchema).max(20_000).default([]),
+  ticks: z.array(tickSchema).max(50_000).default([]),
+  dishes: z.array(dishSchema).max(2000).default([]),
+  seedLots: z.array(seedLotSchema).max(20_000).default([]),
+  planned: z.array(plannedSchema).max(20_000).default([]),
   weighings: z.array(weighingSchema).max(20_000).default([]),
   views: z.array(viewSchema).max(200).default([]),
   ownCrops: z.array(cropSchema).max(2000).default([]),
@@ -137,6 +145,10 @@ function strayReferences(a: Archive): LocatedError[] {
     "placeReadings",
     "lotEvents",
     "lessons",
+    "ticks",
+    "dishes",
+    "seedLots",
+    "planned",
     "weighings",
     "views",
   ] as const)

@@ -171,6 +171,7 @@ export function demoGarden(): Archive {
       },
     ],
     ...demoHousehold(),
+    ...demoSeedBox(),
   };
 }
 
@@ -212,7 +213,7 @@ const demoHousehold = (): Pick<
       humidityMin: 78,
       humidityMax: 90,
     }),
-    placeWith({ id: "freezer", name: "freezer", kind: "freezer", litres: 90, takenLitres: 40 }),
+    placeWith({ id: "freezer", name: "freezer", kind: "freezer", litres: 90, takenLitres: 40, roomIn: "kilos" }),
   ],
   treatments: [
     {
@@ -232,6 +233,64 @@ const demoHousehold = (): Pick<
   lotEvents: demoLots(),
   views: [{ id: "tomatoes", name: "This year’s tomatoes by week", query: "crop=tomato&year=2026&group=week" }],
 });
+
+/** The demo's seed box, its own dishes, and nothing planned yet for next year. */
+const demoSeedBox = (): Pick<Archive, "ticks" | "dishes" | "seedLots" | "planned"> => {
+  const seed = (
+    id: string,
+    cropId: string,
+    kind: string,
+    year: number,
+    left: number,
+    over: Partial<Archive["seedLots"][number]> = {},
+  ): Archive["seedLots"][number] => ({
+    id,
+    cropId,
+    kind,
+    source: "",
+    year,
+    left,
+    unit: "seeds",
+    testedOn: null,
+    tested: null,
+    sprouted: null,
+    note: "",
+    ...over,
+  });
+  return {
+    ticks: [],
+    planned: [],
+    dishes: [
+      {
+        id: "courgette-cakes",
+        name: "Courgette cakes",
+        cropIds: ["courgette", "bulb-onion"],
+        note: "Grate, salt, press well; green notebook, page 12.",
+      },
+      {
+        id: "green-chutney",
+        name: "Green tomato chutney",
+        cropIds: ["tomato", "bulb-onion"],
+        note: "From a tested recipe only; half the batch keeps us.",
+      },
+      { id: "bean-soup", name: "Bean and kale soup", cropIds: ["french-bean-climbing", "kale", "carrot"], note: "" },
+    ],
+    seedLots: [
+      seed("s-carrot", "carrot", "storage orange", 2025, 1.5, { unit: "g", source: "seed swap at the mill" }),
+      seed("s-carrot-early", "carrot", "early sweet", 2022, 400, {
+        testedOn: "2026-02-20",
+        tested: 20,
+        sprouted: 9,
+        source: "bought",
+      }),
+      seed("s-bean", "french-bean-climbing", "purple pole", 2026, 60, { source: "own" }),
+      seed("s-tom", "tomato", "red slicer", 2024, 14, { source: "bought" }),
+      seed("s-tom-o", "tomato", "orange slicer", 2025, 9, { source: "own" }),
+      seed("s-kale", "kale", "red frill", 2023, 120, { source: "own", note: "from the two tallest" }),
+      seed("s-let", "lettuce-loose-leaf", "oak leaf", 2026, 300, { source: "bought" }),
+    ],
+  };
+};
 
 /** When a crop that is over was cleared at the latest. */
 const endOf = (p: Planting): Day => (p.startedOn < "2025-09-01" ? "2025-11-20" : "2026-09-20");

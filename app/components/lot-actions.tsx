@@ -24,7 +24,7 @@ export function LotActions({ view, faults }: Props) {
   const { lot, places, people, siblings } = view;
   const fault = (kind: string) => Object.keys(faults?.errors ?? {}).some((k) => k.startsWith(`${kind}-`));
   const value = (name: string, usual = "") => shownValue(faults, name, usual);
-  const amount = (kind: string, label: string, hint = "Empty: all that is left.") => (
+  const amount = (kind: string, label: string, hint = "A weight, or “6 pieces”. Empty: all that is left.") => (
     <Field name={`${kind}-amount`} label={label} hint={hint} faults={faults}>
       {(p) => <Input {...p} defaultValue={value(`${kind}-amount`)} autoComplete="off" />}
     </Field>

@@ -7,14 +7,11 @@ type PlaceView = ReturnType<typeof placesView>[number];
 /** How full a place is: taken by other things, and by lots that were said to lie there. */
 export function PlaceBar({ place: p }: { place: PlaceView }) {
   const share = (litres: number) => `${Math.min(100, (100 * litres) / p.place.litres)}%`;
-  const free = p.place.litres - p.place.takenLitres - p.litres;
   return (
     <Box py="2" borderTopWidth="1px" borderColor="ruleSoft">
       <Flex justify="space-between" gap="3">
         <Anchor to={`/keep/places#${p.place.id}`}>{p.place.name}</Anchor>
-        <Text color={free < 0 ? "madder" : "ink"}>
-          {free < 0 ? `${Math.round(-free)} litres too much` : `${Math.round(free)} of ${p.place.litres} litres free`}
-        </Text>
+        <Text color={p.room.over ? "madder" : "ink"}>{p.room.words}</Text>
       </Flex>
       <Flex h="10px" bg="tint" mt="1" overflow="hidden">
         <Box bg="rule" style={{ width: share(p.place.takenLitres) }} />

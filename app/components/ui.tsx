@@ -82,7 +82,8 @@ export function Section({
   id?: string;
 }) {
   return (
-    <Box as="section" mb="9" id={id}>
+    // the heading has its rule; a first row need not bring another
+    <Box as="section" mb="9" id={id} css={{ "& > div:first-of-type + div": { borderTopColor: "transparent" } }}>
       <Flex align="baseline" gap="3" borderBottomWidth="1px" borderColor="rule" pb="1.5" mb="3" wrap="wrap">
         <Heading as="h2" fontSize="xl" fontWeight="600">
           {title}

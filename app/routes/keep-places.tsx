@@ -1,6 +1,6 @@
 import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import { Form } from "react-router";
-import { PLACE_KINDS, PLACE_WORDS } from "#core/household/place";
+import { PLACE_KINDS, PLACE_WORDS, ROOM_IN, roomUnitLitres } from "#core/household/place";
 import { PlaceBar } from "../components/place-bar";
 import { ReadingsLine } from "../components/readings-line";
 import {
@@ -191,6 +191,8 @@ function PlaceForm({ place, units, faults }: { place: PlaceView | null; units: "
   const degrees = (c: number | null | undefined) =>
     c === null || c === undefined ? "" : String(Math.round((units === "us" ? c * 1.8 + 32 : c) * 10) / 10);
   const value = (name: string, v: string | number | null | undefined) => shownValue(faults, name, v);
+  const inUnits = (litres: number | undefined) =>
+    litres === undefined || !p ? litres : Math.round((100 * litres) / roomUnitLitres(p)) / 100;
   const input = (name: string, label: string, v: string | number | null | undefined, decimal = true) => (
     <Field name={name} label={label} faults={faults}>
       {(props) => (
@@ -230,8 +232,15 @@ function PlaceForm({ place, units, faults }: { place: PlaceView | null; units: "
           p?.kind ?? "cellar",
           PLACE_KINDS.map((k) => [k, PLACE_WORDS[k]]),
         )}
-        {input("litres", "Litres", p?.litres)}
-        {input("takenLitres", "Taken by other things", p?.takenLitres ?? 0)}
+        {input("litres", "Holds", inUnits(p?.litres))}
+        {select(
+          "roomIn",
+          "counted in",
+          p?.roomIn ?? "litres",
+          ROOM_IN.map((r) => [r, r]),
+        )}
+        {input("takenLitres", "Taken by other things", inUnits(p?.takenLitres ?? 0))}
+        {input("trayLitres", "A tray holds, litres", p?.trayLitres)}
         {input("tempMinC", `Coldest, ${deg}`, degrees(p?.tempMinC))}
         {input("tempMaxC", `Warmest, ${deg}`, degrees(p?.tempMaxC))}
         {input("humidityMin", "Humidity from, %", p?.humidityMin)}

@@ -2,8 +2,10 @@ import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { MapPin, Tag } from "lucide-react";
 import { useState } from "react";
 import { CropGlyph } from "../components/crop-glyph";
+import { DishesPart } from "../components/dishes-part";
 import { LotRow } from "../components/lot-row";
 import { PlaceBar } from "../components/place-bar";
+import { TickRow } from "../components/tick-row";
 import { Anchor, Button, LinkButton, Note, Page, Section } from "../components/ui";
 import { desk } from "../server/desk.server";
 import { keepView } from "../server/keep.server";
@@ -18,7 +20,7 @@ const FIRST = 8;
 
 /** The house: what to use first, what the week eats, what cures and ripens, where it lies. */
 export default function Keep({ loaderData }: Route.ComponentProps) {
-  const { first, week, clocks, places, atOnce, replant, given, lost, cutLots } = loaderData;
+  const { first, week, clocks, places, atOnce, replant, given, lost, cutLots, dishes } = loaderData;
   const [all, setAll] = useState(false);
   const shown = all ? first : first.slice(0, FIRST);
   const surplus = week.filter((w) => w.surplus !== "");
@@ -53,13 +55,11 @@ export default function Keep({ loaderData }: Route.ComponentProps) {
       )}
       {atOnce.length > 0 && (
         <Section title="In the first hour" note="what came in since yesterday, the most delicate first">
-          <Box as="ol" pl="5">
-            {atOnce.map((x) => (
-              <li key={x.id}>
-                <strong>{x.name}</strong>: {x.words}
-              </li>
-            ))}
-          </Box>
+          {atOnce.map((x) => (
+            <TickRow key={x.id} id={x.id} done={x.done}>
+              <strong>{x.name}</strong>: {x.words}
+            </TickRow>
+          ))}
         </Section>
       )}
       <Grid templateColumns={{ base: "1fr", lg: "minmax(0,1.35fr) minmax(300px,1fr)" }} gapX="12">
@@ -131,6 +131,7 @@ export default function Keep({ loaderData }: Route.ComponentProps) {
               ))}
             </Section>
           )}
+          <DishesPart dishes={dishes} />
           <Section title="Places">
             {places.map((p) => (
               <PlaceBar key={p.place.id} place={p} />

@@ -75,7 +75,7 @@ export default function LotPage({ loaderData, actionData }: Route.ComponentProps
             <CropGlyph kind={lot.glyph} stage={1.25} size={84} />
             <Box>
               <Text fontFamily="heading" fontSize="3xl" lineHeight="1.1">
-                {lot.leftG > 0 ? lot.left : "Nothing left"}
+                {lot.leftG > 0 ? [lot.left, lot.pieces].filter(Boolean).join(", ") : "Nothing left"}
               </Text>
               <Text color="inkSoft">
                 of {lot.start}, {lot.place}
@@ -87,6 +87,11 @@ export default function LotPage({ loaderData, actionData }: Route.ComponentProps
               )}
             </Box>
           </Flex>
+          {lot.dishes.length > 0 && lot.leftG > 0 && (
+            <Text mb="4">
+              You make of it: <Anchor to="/keep/dishes">{lot.dishes.map((x) => x.name).join(", ")}</Anchor>
+            </Text>
+          )}
           {lot.leftG > 0 && !line && (
             <Note title="This is hardly good any more">
               By its age little of it can be good. If it is, it has kept better than the book; if not, write down what

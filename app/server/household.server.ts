@@ -89,6 +89,8 @@ export async function changeHousehold(d: Desk, typed: Record<string, string>) {
   if (typed.intent === "place") {
     const known = listPlaces(db()).find((p) => p.id === typed.id);
     const checked = placeSchema.safeParse({
+      // its air and what its room is counted in are said elsewhere
+      ...known,
       id: known?.id ?? newId(),
       name: typed.name ?? known?.name,
       kind: typed.kind ?? known?.kind,

@@ -1,8 +1,9 @@
 import { addDays, daysBetween, sayNear } from "#core/calendar/day";
 import type { Crop } from "#core/handbook/crop";
-import { PLACE_WORDS, type Place } from "#core/household/place";
+import { PLACE_WORDS, type Place, sayRoom } from "#core/household/place";
 import { curingOf } from "#core/keeping/curing";
-import { type Lot, lotsNow, placeOf } from "#core/keeping/lot";
+import { dishesFor } from "#core/keeping/dishes";
+import { type Lot, lotsNow, piecesLeft, placeOf } from "#core/keeping/lot";
 import { saidAir } from "#core/keeping/place-air";
 import { replantNeeds } from "#core/keeping/replant";
 import { seedsOf } from "#core/keeping/seeds";
@@ -57,6 +58,12 @@ const range = ([low, high]: readonly [number, number]): string => {
   return a === b ? `${b} ${b === 1 ? "day" : "days"}` : `${a} to ${b} days`;
 };
 
+/** "14 pieces" of a lot that was counted; nothing otherwise. */
+export function sayPieces(lot: Lot): string {
+  const n = piecesLeft(lot);
+  return n === null ? "" : `${n} ${n === 1 ? "piece" : "pieces"}`;
+}
+
 /** A lot as a line on a screen. */
 export function lotLine(s: Stocked, units: UnitSystem, today: string) {
   const { lot, crop } = s;
@@ -65,7 +72,7 @@ export function lotLine(s: Stocked, units: UnitSystem, today: string) {
     kind: lot.kind,
     crop: crop.name,
     glyph: crop.glyph,
-    left: `${lot.estimated ? "about " : ""}${sayMass(lot.leftG, units)}`,
+    left: [`${lot.estimated ? "about " : ""}${sayMass(lot.leftG, units)}`, sayPieces(lot)].filter(Boolean).join(", "),
     place: s.place?.name ?? "place not said",
     picked: sayNear(lot.pickedAt.slice(0, 10), today),
     days: daysBetween(lot.pickedAt.slice(0, 10), today),
@@ -123,6 +130,12 @@ export function keepView(d: Desk) {
       })),
     places: placesView(d),
     atOnce: atOnce(d, now),
+    dishes: dishesFor(snapshot.dishes, [...new Set(list.map((u) => u.stocked.crop.id))])
+      .slice(0, 4)
+      .map(({ dish, uses }) => ({
+        ...dish,
+        uses: uses.map((id) => bookOf(snapshot).of(id).name.toLowerCase()).join(", "),
+      })),
     replant: replantView(d),
     given: givenView(d),
     cutLots: stock.some((s) => s.curing && !s.curing.ready),
@@ -189,13 +202,15 @@ function atOnce(d: Desk, now: string) {
   const since = addDays(now.slice(0, 10), -1);
   const { stock } = keptOf(d);
   const seen = new Set<string>();
+  const ticked = new Set(d.snapshot.ticks.map((t) => t.id));
   return stock
     .filter((s) => s.lot.pickedAt.slice(0, 10) >= since && s.lot.from === null)
     .sort((a, b) => a.halfInDays - b.halfInDays)
     .flatMap((s) => {
       if (seen.has(s.crop.id)) return [];
       seen.add(s.crop.id);
-      return [{ id: s.crop.id, name: s.crop.name, words: s.crop.atOnce }];
+      const id = `first-hour ${s.crop.id} ${s.lot.pickedAt.slice(0, 10)}`;
+      return [{ id, name: s.crop.name, words: s.crop.atOnce, done: ticked.has(id) }];
     });
 }
 
@@ -216,6 +231,7 @@ export function placesView(d: Desk) {
     return {
       place,
       kind: PLACE_WORDS[place.kind],
+      room: roomOf(place, here),
       lots: here.map((s) => lotLine(s, units, today)),
       litres: here.filter((s) => s.lot.placed).reduce((sum, s) => sum + litresOf(s), 0),
       air: `${sayTemp(air.tempC, units)}${air.humidityPct === null ? "" : `, ${Math.round(air.humidityPct)} % humidity`}`,
@@ -225,6 +241,15 @@ export function placesView(d: Desk) {
       readings: readings.slice(-60).map((r) => ({ at: r.at, tempC: r.tempC, humidityPct: r.humidityPct })),
     };
   });
+}
+
+/** How much of a place's room is free, in what it is counted in. */
+function roomOf(place: Place, here: readonly Stocked[]): { words: string; over: boolean } {
+  const free =
+    place.litres - place.takenLitres - here.filter((s) => s.lot.placed).reduce((sum, s) => sum + litresOf(s), 0);
+  return free < 0
+    ? { words: `${sayRoom(-free, place)} too much`, over: true }
+    : { words: `${sayRoom(free, place).split(" ")[0]} of ${sayRoom(place.litres, place)} free`, over: false };
 }
 
 /** What is wrong with a place for what lies in it: too warm, too cold, too damp, too dry, two that want different air. */

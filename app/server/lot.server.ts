@@ -2,7 +2,8 @@ import { addDays, sayDay } from "#core/calendar/day";
 import { keepingFactsOf } from "#core/handbook/storage";
 import { blanchMinutes, COOK_FULLY, PRESERVED, type Preserved, preservingCautions } from "#core/keeping/blanching";
 import { curingOf } from "#core/keeping/curing";
-import { LOT_EVENT_WORDS, type LotEvent, lotEventSchema, placeOf } from "#core/keeping/lot";
+import { dishesFor } from "#core/keeping/dishes";
+import { LOT_EVENT_WORDS, type LotEvent, lotEventSchema, massOfPieces, placeOf } from "#core/keeping/lot";
 import { airOf } from "#core/keeping/place-air";
 import { sayWrongTemp, spreadOut } from "#core/keeping/ripening";
 import { ageingOf, daysUntil, shareGood, warningsOf } from "#core/keeping/shelf-life";
@@ -15,7 +16,7 @@ import { change, orderedId } from "#db/change";
 import { listPeople } from "#db/garden";
 import { type Desk, db, desk } from "./desk.server";
 import { done, faultsOf, missing, refuse } from "./forms.server";
-import { findLot, keptOf, lotLine, placeName } from "./keep.server";
+import { findLot, keptOf, lotLine, placeName, sayPieces } from "./keep.server";
 
 /** How far the curve of what is still good looks ahead, days at most. */
 const CURVE_DAYS = 365;
@@ -71,6 +72,8 @@ export function lotView(d: Desk, id: string) {
       note: lot.note,
       leftG: lot.leftG,
       left: `${lot.estimated ? "about " : ""}${sayMass(lot.leftG, units)}`,
+      pieces: sayPieces(lot),
+      dishes: dishesFor(snapshot.dishes, [crop.id]).map((x) => x.dish),
       start: sayMass(lot.startG, units),
       place: placeName(d, lot),
       from: lot.from,
@@ -189,6 +192,9 @@ export function changeLot(lotId: string, typed: Record<string, string>, back: st
   const field = (name: string) => `${kind}-${name}`;
   const read = (name: string) => {
     const text = (typed[field(name)] ?? "").trim();
+    const ofPieces = name === "amount" ? massOfPieces(text, lot, crop.yield.pieceG) : null;
+    if (ofPieces !== null)
+      return { ok: true as const, amount: { massG: ofPieces, estimated: true, loads: [ofPieces], litres: 0 } };
     return text === "" ? null : readAmount(text, units, bulkOf(crop));
   };
   const amount = read("amount");

@@ -1,4 +1,4 @@
-import { PLACE_KINDS, placeSchema } from "#core/household/place";
+import { PLACE_KINDS, placeSchema, ROOM_IN, roomUnitLitres } from "#core/household/place";
 import { betterPlaces } from "#core/keeping/best-places";
 import type { LotEvent } from "#core/keeping/lot";
 import { airOf, placeReadingSchema } from "#core/keeping/place-air";
@@ -63,12 +63,21 @@ export async function changePlaces(d: Desk, form: FormData) {
     );
   }
   if (typed.intent === "place") {
+    const room = {
+      roomIn: ROOM_IN.find((r) => r === typed.roomIn) ?? "litres",
+      trayLitres: numberOf(typed.trayLitres),
+    };
+    const litresOf = (name: string): number | null => {
+      const n = numberOf(typed[name]);
+      return n === null ? null : Math.round(n * roomUnitLitres(room) * 100) / 100;
+    };
     const checked = placeSchema.safeParse({
+      ...room,
       id: known?.id ?? newId(),
       name: typed.name,
       kind: typed.kind,
-      litres: numberOf(typed.litres),
-      takenLitres: numberOf(typed.takenLitres) ?? 0,
+      litres: litresOf("litres"),
+      takenLitres: litresOf("takenLitres") ?? 0,
       tempMinC: tempC("tempMinC"),
       tempMaxC: tempC("tempMaxC"),
       humidityMin: numberOf(typed.humidityMin),

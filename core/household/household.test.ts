@@ -2,7 +2,16 @@ import { describe, expect, it } from "vitest";
 import { slot, supply } from "../fixtures/problem";
 import { CROPS, cropOf } from "../handbook";
 import { bulkOf } from "../weighing/bulk";
-import { PLACE_KINDS, type Place, placeKindFor, placeSchema, placeWith } from "./place";
+import {
+  PLACE_KINDS,
+  type Place,
+  placeKindFor,
+  placeSchema,
+  placeWith,
+  ROOM_IN,
+  roomUnitLitres,
+  sayRoom,
+} from "./place";
 import { householdStores } from "./stores";
 import { tasteSchema, usualTaste } from "./taste";
 
@@ -104,5 +113,23 @@ describe("stores of a household", () => {
     expect(tasteSchema.safeParse(fine).success).toBe(true);
     for (const wrong of [{ liking: 3 }, { liking: -1 }, { weeklyG: -5 }, { sparedG: 1e9 }])
       expect(tasteSchema.safeParse({ ...fine, ...wrong }).success).toBe(false);
+  });
+});
+
+describe("room in what a place is counted in", () => {
+  it.each([
+    ["litres", null, 24, "24 litres"],
+    ["trays", 8, 20, "2.5 trays"],
+    ["trays", 10, 10, "1 tray"],
+    // 60 lb of potatoes in 35.239 litres, a US bushel (USDA Agricultural Handbook 697)
+    ["kilos", null, 35.239, "27 kilos"],
+  ] as const)("%s of %s litres: %s litres are %s", (roomIn, trayLitres, litres, words) => {
+    expect(sayRoom(litres, { roomIn, trayLitres })).toBe(words);
+  });
+  it("goes to litres and back in every unit", () => {
+    for (const roomIn of ROOM_IN) {
+      const unit = roomUnitLitres({ roomIn, trayLitres: null });
+      expect(sayRoom(7 * unit, { roomIn, trayLitres: null })).toBe(`7 ${roomIn}`);
+    }
   });
 });

@@ -15,6 +15,25 @@ export const PLACE_WORDS: Record<PlaceKind, string> = {
 export const PLACE_AIRS = ["still", "moving"] as const;
 export const PLACE_LIGHTS = ["dark", "dim", "light"] as const;
 
+/** What the room of a place is counted in. */
+export const ROOM_IN = ["litres", "trays", "kilos"] as const;
+export type RoomIn = (typeof ROOM_IN)[number];
+/** A flat tray, where nobody says how much it holds, litres (own estimate). */
+const TRAY_LITRES = 8;
+/** Kilos of potatoes in a litre: 60 lb in the US bushel (USDA Agricultural Handbook 697). */
+const KILOS_PER_LITRE = 0.772;
+
+/** Litres in one of what a place's room is counted in. */
+export const roomUnitLitres = (p: { roomIn: RoomIn; trayLitres: number | null }): number =>
+  p.roomIn === "trays" ? (p.trayLitres ?? TRAY_LITRES) : p.roomIn === "kilos" ? 1 / KILOS_PER_LITRE : 1;
+
+/** Room in the words of a place: "12 litres", "3 trays", "40 kilos". Trays to the half. */
+export function sayRoom(litres: number, p: { roomIn: RoomIn; trayLitres: number | null }): string {
+  const n = litres / roomUnitLitres(p);
+  const shown = p.roomIn === "trays" ? Math.round(2 * n) / 2 : Math.round(n);
+  return `${shown} ${shown === 1 ? { litres: "litre", trays: "tray", kilos: "kilo" }[p.roomIn] : p.roomIn}`;
+}
+
 /** Somewhere at home where the crop goes: its room, and how much of it is usually taken by other things. */
 export const placeSchema = z
   .object({
@@ -31,6 +50,14 @@ export const placeSchema = z
     light: z.enum(PLACE_LIGHTS).nullable().default(null),
     /** moving air dries and cures; null: nobody said */
     air: z.enum(PLACE_AIRS).nullable().default(null),
+    roomIn: z.enum(ROOM_IN).default("litres"),
+    /** what one of its trays holds, litres */
+    trayLitres: z
+      .number("how many litres a tray holds")
+      .min(0.5, "at least half a litre")
+      .max(200, "at most 200 litres")
+      .nullable()
+      .default(null),
   })
   .refine((p) => p.tempMinC === null || p.tempMaxC === null || p.tempMinC <= p.tempMaxC, {
     message: "warmer than the warmest",
@@ -52,6 +79,8 @@ export const placeWith = (over: Pick<Place, "id" | "name" | "kind" | "litres"> &
   humidityMax: null,
   light: null,
   air: null,
+  roomIn: "litres",
+  trayLitres: null,
   ...over,
 });
 

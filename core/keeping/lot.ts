@@ -90,6 +90,8 @@ export type Lot = {
   pickedAt: string;
   startG: number;
   leftG: number;
+  /** mass of one piece of it, g, where its pieces were counted */
+  pieceG: number | null;
   estimated: boolean;
   /** places it lay in, oldest first */
   stays: Stay[];
@@ -121,6 +123,7 @@ const beginning = (s: LotSeed): Lot => {
     pickedAt: s.pickedAt,
     startG: s.massG,
     leftG: gone ? 0 : s.massG,
+    pieceG: s.count !== null && s.count > 0 && s.massG > 0 ? s.massG / s.count : null,
     estimated: s.estimated,
     stays: [{ placeId: s.placeId, from: s.pickedAt.slice(0, 10) }],
     placed: false,
@@ -185,6 +188,10 @@ export function lotsNow(seeds: readonly LotSeed[], events: readonly LotEvent[]):
       into.leftG = roundMass(into.leftG + takenG);
       into.used.broughtG = roundMass(into.used.broughtG + takenG);
       into.estimated ||= lot.estimated;
+      // pieces of both are counted on, or of neither
+      if (into.pieceG !== null && into.leftG > 0)
+        into.pieceG =
+          lot.pieceG === null ? null : into.leftG / ((into.leftG - takenG) / into.pieceG + takenG / lot.pieceG);
       into.events.push(e);
     } else if (e.kind === "preserve" && e.toLot && e.how && !lots.has(e.toLot)) {
       take("useG");
@@ -197,6 +204,7 @@ export function lotsNow(seeds: readonly LotSeed[], events: readonly LotEvent[]):
         from: lot.id,
         stays: [{ placeId: e.placeId, from: day }],
         placed: e.placeId !== null,
+        pieceG: null,
         preserved: e.how,
         preservedOn: day,
         note: e.note,
@@ -206,6 +214,20 @@ export function lotsNow(seeds: readonly LotSeed[], events: readonly LotEvent[]):
     }
   }
   return lots;
+}
+
+/** Pieces that are left of a lot by its own count; null: they were never counted, or it was put by. */
+export const piecesLeft = (lot: Pick2<Lot, "leftG" | "pieceG">): number | null =>
+  lot.pieceG === null ? null : Math.round(lot.leftG / lot.pieceG);
+type Pick2<T, K extends keyof T> = { [P in K]: T[P] };
+
+/**
+ * Grams of a number of pieces of a lot, typed as "6 pieces"; by its own count, or where it was not counted by the usual
+ * mass of one. @returns null when no number of pieces was typed
+ */
+export function massOfPieces(text: string, lot: Pick2<Lot, "pieceG">, usualPieceG: number): number | null {
+  const found = /^(\d{1,5})\s*(?:pieces?|pcs?\.?|x|heads?|bulbs?|fruits?)$/i.exec(text.trim());
+  return found ? roundMass(Number(found[1]) * (lot.pieceG ?? usualPieceG)) : null;
 }
 
 /** Where a lot lies now. */

@@ -3,6 +3,7 @@ import loadHighs from "highs";
 import { describe, expect, it } from "vitest";
 import { addDays } from "../calendar/day";
 import { bed, planting } from "../fixtures/garden";
+import { event, seed } from "../fixtures/lots";
 import { cropOf, handbookWith } from "../handbook";
 import { placeWith } from "../household/place";
 import { usualTaste } from "../household/taste";
@@ -19,40 +20,6 @@ import { stockOf } from "./stock";
 import { firstToUse, weekOf } from "./use-first";
 
 const TODAY = "2026-10-06";
-const seed = (over: Partial<LotSeed> = {}): LotSeed => ({
-  id: "a",
-  grade: "sound",
-  way: "",
-  massG: 5000,
-  count: null,
-  estimated: false,
-  note: "",
-  pickId: "a",
-  plantingId: "p",
-  cropId: "carrot",
-  kind: "storage orange",
-  bed: "Low",
-  pickedAt: "2026-09-20T10:00",
-  placeId: "cellar",
-  ...over,
-});
-let n = 0;
-const event = (over: Partial<LotEvent>): LotEvent => ({
-  id: `e${++n}`,
-  lotId: "a",
-  at: "2026-09-25T10:00",
-  kind: "use",
-  massG: null,
-  placeId: null,
-  toLot: null,
-  who: "",
-  cause: "",
-  ready: null,
-  how: null,
-  outG: null,
-  note: "",
-  ...over,
-});
 const cellar = placeWith({
   id: "cellar",
   name: "cellar",

@@ -3,11 +3,13 @@ import { type DatedWindow, isAway, type Trip, type Window } from "../calendar/wi
 import type { Bed } from "../garden/bed";
 import type { Garden } from "../garden/garden";
 import type { Planting } from "../garden/planting";
+import type { Tick } from "../garden/tick";
 import type { Treatment } from "../garden/treatment";
 import type { Crop, School } from "../handbook/crop";
 import { schoolOf } from "../handbook/index";
 import type { Place } from "../household/place";
 import type { Taste } from "../household/taste";
+import type { Dish } from "../keeping/dishes";
 import type { LotEvent } from "../keeping/lot";
 import type { PlaceReading } from "../keeping/place-air";
 import type { Check } from "../readiness/check";
@@ -16,6 +18,8 @@ import { type Judgement, judge } from "../readiness/judge";
 import { clockStart } from "../readiness/season-clock";
 import { isSick } from "../readiness/sick";
 import type { Lesson } from "../season/lessons";
+import type { Planned } from "../season/next-plot-row";
+import type { SeedLot } from "../season/seed-lots";
 import { type Counted, type Population, populationOf } from "../supply/population";
 import { spreading } from "../supply/sickness";
 import { type PickedBefore, piecesPerDay, referenceWarmth, type Supply, supplyOf } from "../supply/supply";
@@ -65,6 +69,10 @@ export type Snapshot = {
   placeReadings: PlaceReading[];
   lotEvents: LotEvent[];
   lessons: Lesson[];
+  ticks: Tick[];
+  dishes: Dish[];
+  seedLots: SeedLot[];
+  planned: Planned[];
 };
 
 export type PlantingOutlook = {

@@ -39,6 +39,10 @@ const snapshot: Snapshot = {
   placeReadings: [],
   lotEvents: [],
   lessons: [],
+  ticks: [],
+  dishes: [],
+  seedLots: [],
+  planned: [],
 };
 const order = (wet: boolean, checks: Snapshot["checks"] = []) =>
   walkingOrder(outlookOf(snapshot, `${TODAY}T08:00`).plantings, checks, TODAY, wet).map(

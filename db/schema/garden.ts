@@ -1,5 +1,5 @@
 import { index, integer, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
-import { PLACE_AIRS, PLACE_KINDS, PLACE_LIGHTS } from "#core/household/place";
+import { PLACE_AIRS, PLACE_KINDS, PLACE_LIGHTS, ROOM_IN } from "#core/household/place";
 import { COINS } from "#core/units/reference-objects";
 
 export const garden = sqliteTable("garden", {
@@ -74,6 +74,8 @@ export const places = sqliteTable("places", {
   humidityMax: real(),
   light: text({ enum: PLACE_LIGHTS }),
   air: text({ enum: PLACE_AIRS }),
+  roomIn: text({ enum: ROOM_IN }).notNull().default("litres"),
+  trayLitres: real(),
 });
 
 /** What thermometers in the places showed. */

@@ -1,9 +1,11 @@
 import { index, integer, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
 import { TREATMENTS } from "#core/garden/treatment";
+import { STARTS } from "#core/handbook/crop";
 import { PRESERVED } from "#core/keeping/blanching";
 import { LOT_EVENTS, TESTED } from "#core/keeping/lot";
 import { PICK_WISHES } from "#core/planning/wish";
 import type { Reading } from "#core/readiness/check";
+import { SEED_UNITS } from "#core/season/seed-lots";
 import { WEIGHED } from "#core/weighing/learned";
 import {
   AGAINS,
@@ -189,3 +191,50 @@ export const lessons = sqliteTable("lessons", {
   remindOn: text(),
   state: text({ enum: ["kept", "thrown"] }).notNull(),
 });
+
+/** Steps of lists that were ticked off. */
+export const ticks = sqliteTable("ticks", { id: text().primaryKey(), at: text().notNull() });
+
+/** The household's own dishes, and what they are made of. */
+export const dishes = sqliteTable("dishes", {
+  id: text().primaryKey(),
+  name: text().notNull(),
+  cropIds: text({ mode: "json" }).$type<string[]>().notNull(),
+  note: text().notNull(),
+});
+
+/** Packets and jars of seed. */
+export const seedLots = sqliteTable("seed_lots", {
+  id: text().primaryKey(),
+  cropId: text().notNull(),
+  kind: text().notNull(),
+  source: text().notNull(),
+  year: integer().notNull(),
+  left: real().notNull(),
+  unit: text({ enum: SEED_UNITS }).notNull(),
+  testedOn: text(),
+  tested: integer(),
+  sprouted: integer(),
+  note: text().notNull(),
+});
+
+/** Next year's plot, planting by planting, until each is made. */
+export const planned = sqliteTable(
+  "planned",
+  {
+    id: text().primaryKey(),
+    year: integer().notNull(),
+    bedId: text().notNull(),
+    cropId: text().notNull(),
+    kind: text().notNull(),
+    startedHow: text({ enum: STARTS }).notNull(),
+    startOn: text().notNull(),
+    plants: integer(),
+    rowM: real(),
+    areaM2: real(),
+    after: text(),
+    made: text(),
+    note: text().notNull(),
+  },
+  (t) => [index("planned_year").on(t.year)],
+);
