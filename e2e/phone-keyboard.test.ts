@@ -25,6 +25,7 @@ const PAGES = [
   "/keep",
   "/keep/places",
   "/keep/labels",
+  "/keep/dishes",
   "/keep/lots/on-26-1",
   "/season",
   "/season/lessons",

@@ -1,7 +1,8 @@
-import { Box, Flex, Grid, Text } from "@chakra-ui/react";
+import { Grid, Text } from "@chakra-ui/react";
 import { Printer } from "lucide-react";
 import { addDays, sayDate } from "#core/calendar/day";
 import { GRADE_WORDS } from "#core/weighing/pick";
+import { CodeLabel } from "../components/code-label";
 import { Button, LinkButton, Page } from "../components/ui";
 import { desk } from "../server/desk.server";
 import { keptOf } from "../server/keep.server";
@@ -52,39 +53,13 @@ export default function KeepLabels({ loaderData }: Route.ComponentProps) {
       {labels.length === 0 && <Text color="inkSoft">Nothing is kept that wants a label.</Text>}
       <Grid templateColumns={{ base: "1fr", sm: "repeat(auto-fill, minmax(310px, 1fr))" }} gap="3">
         {labels.map((l) => (
-          <Flex
+          <CodeLabel
             key={l.id}
-            gap="3"
-            p="3"
-            bg="white"
-            color="black"
-            borderWidth="1.5px"
-            borderColor="black"
-            css={{ breakInside: "avoid" }}
-            align="center"
-          >
-            <svg
-              viewBox={`0 0 ${l.code.size} ${l.code.size}`}
-              width="100"
-              height="100"
-              shapeRendering="crispEdges"
-              role="img"
-              aria-label={`Code of ${l.kind}`}
-              style={{ flexShrink: 0 }}
-            >
-              <path d={l.code.path} fill="#000" />
-            </svg>
-            <Box>
-              <Text fontFamily="heading" fontSize="xl" lineHeight="1.1">
-                {l.kind}
-              </Text>
-              <Text fontSize="sm">{[l.crop, l.what, l.note].filter(Boolean).join(", ")}</Text>
-              <Text fontSize="sm">picked {l.picked}</Text>
-              <Text fontSize="sm" fontWeight="650">
-                look through by {l.useBy}
-              </Text>
-            </Box>
-          </Flex>
+            code={l.code}
+            name={l.kind}
+            lines={[[l.crop, l.what, l.note].filter(Boolean).join(", "), `picked ${l.picked}`, l.place]}
+            last={`look through by ${l.useBy}`}
+          />
         ))}
       </Grid>
     </Page>

@@ -1,7 +1,8 @@
-import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
+import { Box, Grid, Text } from "@chakra-ui/react";
 import { Printer } from "lucide-react";
 import { Form, useSubmit } from "react-router";
 import { sayDate } from "#core/calendar/day";
+import { CodeLabel } from "../components/code-label";
 import { Button, LinkButton, Note, Page, Select } from "../components/ui";
 import { desk, handbook } from "../server/desk.server";
 import { qrOf } from "../server/qr.server";
@@ -77,39 +78,7 @@ export default function Labels({ loaderData }: Route.ComponentProps) {
       {labels.length === 0 && <Text color="inkSoft">Nothing grows here now.</Text>}
       <Grid templateColumns={{ base: "1fr", sm: "repeat(auto-fill, minmax(300px, 1fr))" }} gap="3">
         {labels.map((l) => (
-          <Flex
-            key={l.id}
-            gap="3"
-            p="3"
-            bg="white"
-            color="black"
-            borderWidth="1.5px"
-            borderColor="black"
-            css={{ breakInside: "avoid" }}
-            align="center"
-          >
-            <svg
-              viewBox={`0 0 ${l.code.size} ${l.code.size}`}
-              width="104"
-              height="104"
-              shapeRendering="crispEdges"
-              role="img"
-              aria-label={`Code of ${l.kind}`}
-              style={{ flexShrink: 0 }}
-            >
-              <path d={l.code.path} fill="#000" />
-            </svg>
-            <Box>
-              <Text fontFamily="heading" fontSize="xl" lineHeight="1.1">
-                {l.kind}
-              </Text>
-              <Text fontSize="sm">{l.crop}</Text>
-              <Text fontSize="sm">{l.started}</Text>
-              <chakra.p fontSize="sm" fontWeight="650">
-                {l.bed}
-              </chakra.p>
-            </Box>
-          </Flex>
+          <CodeLabel key={l.id} code={l.code} name={l.kind} lines={[l.crop, l.started]} last={l.bed} />
         ))}
       </Grid>
     </Page>
