@@ -27,17 +27,22 @@ export function populationOf(
 ): Population {
   const now: Population = { nearly: ratePerDay * 2, ready: 0, over: 0 };
   for (const d of days) {
-    const standing = now.nearly + now.ready + now.over;
-    const slowed = standing > 0 ? 1 / (1 + now.over / standing) : 1;
-    const ripening = now.nearly * Math.min(1, d.growth / Math.max(1, d.readyInDays));
-    const ageing = now.ready * Math.min(1, 1 / Math.max(1, 1.6 * d.primeDays));
-    now.nearly += ratePerDay * d.growth * slowed - ripening;
-    now.ready += ripening - ageing;
-    now.over += ageing;
+    ageDay(now, d, ratePerDay);
     for (const c of counts) if (c.day === d.day) now[c.of] = c.pieces;
     for (const p of picks) if (p.day === d.day) take(now, p);
   }
   return now;
+}
+
+/** Ages what stands by a day, in place. */
+export function ageDay(now: Population, d: AgeingDay, ratePerDay: number): void {
+  const standing = now.nearly + now.ready + now.over;
+  const slowed = standing > 0 ? 1 / (1 + now.over / standing) : 1;
+  const ripening = now.nearly * Math.min(1, d.growth / Math.max(1, d.readyInDays));
+  const ageing = now.ready * Math.min(1, 1 / Math.max(1, 1.6 * d.primeDays));
+  now.nearly += ratePerDay * d.growth * slowed - ripening;
+  now.ready += ripening - ageing;
+  now.over += ageing;
 }
 
 /** Takes a pick's pieces in place: the over-age first, then the ready, then the nearly ready. */

@@ -1,0 +1,69 @@
+import { type Day, daysBetween } from "../calendar/day";
+import type { Crop } from "../handbook/crop";
+import type { Taste } from "../household/taste";
+import { isKeeper, keepingWeeks } from "./weeks";
+
+/** Something always fails: so many more are planted (common practice: two spares among a dozen or so). */
+const SPARE = 1.1;
+/** How many of its own plantings weigh as much as the handbook's yield. */
+const BELIEF = 1;
+/** Weeks for which a fruit or pod crop is picked, where the season does not end it sooner. */
+const MOST_WEEKS = 14;
+
+export type Enough = {
+  crop: Crop;
+  /** plants that were grown */
+  had: number;
+  enough: number;
+  /** weeks at table they feed */
+  weeks: number;
+  wantG: number;
+  perPlantG: number;
+  /** plantings of this garden that the yield was learned from; 0: the handbook's */
+  learnedFrom: number;
+  words: string;
+};
+
+/**
+ * What a plant gives, g: this garden's own plantings beside the handbook, the more the more there are.
+ * @param own yields a plant of each planting, g
+ * @returns null where neither says
+ */
+export function perPlantOf(crop: Crop, own: readonly number[]): number | null {
+  const book = crop.yield.perPlantKg ? 500 * (crop.yield.perPlantKg[0] + crop.yield.perPlantKg[1]) : null;
+  const mean = own.length > 0 ? own.reduce((s, g) => s + g, 0) / own.length : null;
+  if (mean === null) return book;
+  return book === null ? mean : (mean * own.length + book * BELIEF) / (own.length + BELIEF);
+}
+
+/**
+ * Plants that are enough for the household: what it eats of the crop in its season (or over the weeks it keeps), by what
+ * a plant gives. "One aubergine plant, not three."
+ * @param bearing first and last day of picking this season; null: as long as the handbook takes for granted
+ */
+export function plantsEnough(
+  crop: Crop,
+  taste: Pick<Taste, "liking" | "weeklyG" | "sparedG">,
+  had: number,
+  own: readonly number[],
+  bearing: readonly [Day, Day] | null,
+): Enough | null {
+  const perPlantG = perPlantOf(crop, own);
+  if (!perPlantG || perPlantG <= 0) return null;
+  const season = bearing ? Math.max(1, (daysBetween(bearing[0], bearing[1]) + 1) / 7) : 8;
+  const weeks = isKeeper(crop) ? keepingWeeks(crop) : Math.min(MOST_WEEKS, season);
+  const wantG = taste.liking === 0 ? 0 : taste.weeklyG * weeks;
+  const enough = wantG === 0 ? 0 : Math.max(1, Math.ceil((wantG * SPARE) / perPlantG - 1e-9));
+  const n = (k: number) => (k === 1 ? "one" : String(k));
+  const words =
+    enough === 0
+      ? "nobody eats it"
+      : had === 0
+        ? `${n(enough)} ${enough === 1 ? "plant is" : "plants are"} enough`
+        : enough < had * 0.8
+          ? `${n(enough)}, not ${n(had)}`
+          : enough > had * 1.25
+            ? `${n(enough)} rather than ${n(had)}`
+            : `${n(had)} was about right`;
+  return { crop, had, enough, weeks, wantG, perPlantG, learnedFrom: own.length, words };
+}

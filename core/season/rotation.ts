@@ -1,0 +1,81 @@
+import { type Day, daysBetween } from "../calendar/day";
+import type { Planting } from "../garden/planting";
+import { FOLLOW, LONGER } from "../handbook/bed-after";
+import type { Crop } from "../handbook/crop";
+import type { Handbook } from "../handbook/index";
+
+export const ROTATION = ["good", "fine", "wary", "no"] as const;
+export type Rotation = (typeof ROTATION)[number];
+export const ROTATION_WORDS: Record<Rotation, string> = {
+  good: "a good follower",
+  fine: "nothing against it",
+  wary: "better elsewhere",
+  no: "not here",
+};
+
+/** What stood in a bed and when: the last one first. */
+export type BedPast = { planting: Planting; crop: Crop; from: Day; until: Day | null }[];
+
+const DAYS_A_YEAR = 365.25;
+
+/** A bed's plantings, what stood there last first. @param before only what was started before this day */
+export function pastOf(bedId: string, plantings: readonly Planting[], book: Handbook, before: Day): BedPast {
+  return plantings
+    .filter((p) => p.bedId === bedId && p.startedOn < before)
+    .flatMap((planting) => {
+      const crop = book.find(planting.cropId);
+      return crop ? [{ planting, crop, from: planting.startedOn, until: planting.endedOn }] : [];
+    })
+    .sort((a, b) => ((a.until ?? "9") < (b.until ?? "9") ? 1 : -1));
+}
+
+/**
+ * Whether a crop can follow in a bed on a day: years since its family stood there against the family's rotation, longer
+ * where a lasting disease was noted, and what should or should not follow what (rules of the handbook with their
+ * sources). What still stands there counts as having ended on that day.
+ *
+ * @param noted what was written down about the bed's plantings, where diseases are looked for
+ */
+export function rotationOf(
+  crop: Crop,
+  past: BedPast,
+  on: Day,
+  noted: readonly { family: string; words: string }[] = [],
+): { verdict: Rotation; reasons: string[] } {
+  const reasons: string[] = [];
+  let verdict: Rotation = "fine";
+  const worse = (to: Rotation) => {
+    if (ROTATION.indexOf(to) > ROTATION.indexOf(verdict)) verdict = to;
+  };
+  const sick = LONGER.find(
+    (l) =>
+      l.family === crop.family && noted.some((n) => n.family === l.family && new RegExp(l.seen, "i").test(n.words)),
+  );
+  const wantYears = sick ? sick.years : crop.rotationYears;
+  const same = past.find((p) => p.crop.family === crop.family && p.crop.rotationYears > 0);
+  if (wantYears > 0 && same) {
+    const until = same.until !== null && same.until < on ? same.until : on;
+    // a season's rest counts as a year: what ended in autumn and begins in spring has stood away for none
+    const years = Math.floor((daysBetween(until, on) + 60) / DAYS_A_YEAR);
+    if (years < wantYears) {
+      worse(years < Math.min(1, wantYears) || sick ? "no" : "wary");
+      const ago = years < 1 ? "stood here last season" : `stood here ${years} ${years === 1 ? "year" : "years"} ago`;
+      const which = same.crop.id === crop.id ? "it" : `${same.crop.name.toLowerCase()}, its own family,`;
+      reasons.push(`${which} ${ago}; ${sick ? `${sick.words}, so ` : ""}wait ${wantYears} years`);
+    }
+  }
+  const is = (list: readonly string[], c: Crop) => list.includes(c.id) || list.includes(c.family);
+  for (const rule of FOLLOW) {
+    if (!is(rule.next, crop)) continue;
+    const within = past.find((p, i) => {
+      const until = p.until !== null && p.until < on ? p.until : on;
+      const near = rule.years > 1 ? daysBetween(until, on) < rule.years * DAYS_A_YEAR : i === 0;
+      return near && is(rule.after, p.crop);
+    });
+    if (!within) continue;
+    reasons.push(rule.words);
+    if (rule.verdict === "wary") worse("wary");
+    else if (rule.verdict === "good" && verdict === "fine") verdict = "good";
+  }
+  return { verdict, reasons };
+}

@@ -1,0 +1,214 @@
+import { addDays, type Day, dayOfYear, daysBetween } from "../calendar/day";
+import { dayLengthHours } from "../calendar/sun";
+import type { Bed } from "../garden/bed";
+import { type Crop, STARTS, type Start } from "../handbook/crop";
+import { sunShare, warmth } from "../readiness/clock";
+import { bedDay, bedMinC } from "../weather/bed-night";
+import type { Climate } from "../weather/climate";
+import { usualDay } from "../weather/climate";
+import type { WeatherDay } from "../weather/daily";
+import { type FrostDate, firstFrosts, frostDay } from "../weather/frost-dates";
+
+/** Growth stands still in days shorter than this (E. Coleman's rule of ten hours; from memory), hours. */
+const STILL_HOURS = 10;
+/** From this day length on it is not held back; between, in proportion (own estimate: about a fortnight in autumn). */
+const FULL_HOURS = 13;
+/** Share of growth just above the shortest day that still grows. */
+const LEAST_SHARE = 0.6;
+
+/** How much of the warmth of a day a leaf can use, by the length of its light: 0 below ten hours, 1 from thirteen. */
+export function lightShare(day: Day, latitudeDeg: number): number {
+  const hours = dayLengthHours(day, latitudeDeg);
+  if (hours < STILL_HOURS) return 0;
+  return Math.min(1, LEAST_SHARE + ((1 - LEAST_SHARE) * (hours - STILL_HOURS)) / (FULL_HOURS - STILL_HOURS));
+}
+
+export type Site = {
+  climate: Climate;
+  latitudeDeg: number;
+  bed: Pick<Bed, "cover" | "nightOffsetC" | "sunHours">;
+};
+
+type UsualYear = { tempMinC: number; tempMaxC: number; share: number }[];
+const usualYears = new WeakMap<Climate, Map<string, UsualYear>>();
+
+/** The usual year as a bed feels it, by day of the year (1 to 366): extremes, and the share of growth its light allows. */
+function usualYear({ climate, latitudeDeg, bed }: Site): UsualYear {
+  const known = usualYears.get(climate) ?? new Map<string, UsualYear>();
+  usualYears.set(climate, known);
+  const key = `${latitudeDeg} ${bed.cover} ${bed.nightOffsetC} ${bed.sunHours}`;
+  const found = known.get(key);
+  if (found) return found;
+  const days = Array.from({ length: 367 }, (_, j) => {
+    const day = addDays("2023-12-31", Math.max(1, j));
+    const { tempMinC, tempMaxC } = bedDay(usualDay(climate, day), bed);
+    return { tempMinC, tempMaxC, share: sunShare(bed.sunHours) * lightShare(day, latitudeDeg) };
+  });
+  known.set(key, days);
+  return days;
+}
+
+/** Warmth that a day usually brings a crop in a bed, light counted, °C·day. */
+function usualGrowth(crop: Crop, day: Day, site: Site): number {
+  const usual = usualYear(site)[dayOfYear(day)]!;
+  return usual.share === 0 ? 0 : warmth(usual, crop) * usual.share;
+}
+
+/**
+ * Warmth a crop needs from its start to its first pick, °C·day: what the site usually gathers in the middle of its days
+ * from its usual start, in an open bed in full sun. Days are the packet's where it gives any, else the handbook's.
+ * @returns null for a way of starting that has no days
+ */
+export function neededWarmth(
+  crop: Crop,
+  how: Start,
+  site: Pick<Site, "climate" | "latitudeDeg">,
+  packet: readonly [number, number] | null = null,
+): number | null {
+  const range = packet ?? crop.days[how];
+  if (!range) return null;
+  const days = Math.round((range[0] + range[1]) / 2);
+  const usual = usualStartIn(crop, 2025, site.latitudeDeg);
+  const open = { ...site, bed: { cover: "none" as const, nightOffsetC: 0, sunHours: 8 } };
+  let sum = 0;
+  for (let k = 0; k < days; k++) sum += usualGrowth(crop, addDays(usual, k), open);
+  return Math.max(20, sum);
+}
+
+/** The usual start of a crop in a year; half a year later in the south. */
+export const usualStartIn = (crop: Pick<Crop, "usualStart">, year: number, latitudeDeg: number): Day => {
+  const day = `${year}-${crop.usualStart === "02-29" ? "02-28" : crop.usualStart}`;
+  return latitudeDeg >= 0 ? day : addDays(day, 182);
+};
+
+/** Nothing is waited for longer than this, days. */
+const LONGEST = 400;
+/** Sums of the same days in another order are the same sum, °C·day. */
+const ROUNDING = 1e-6;
+
+/** The day on which a crop started on a day is usually first picked; null: not within 400 days. */
+export function readyDay(crop: Crop, start: Day, needDd: number, site: Site): Day | null {
+  let sum = 0;
+  for (let k = 0; k < LONGEST; k++) {
+    sum += usualGrowth(crop, addDays(start, k), site);
+    if (sum >= needDd - ROUNDING) return addDays(start, k + 1);
+  }
+  return null;
+}
+
+/** The last day on which a crop can be started to be ready on a day or before; null: not within 400 days. */
+export function lastStartFor(crop: Crop, ready: Day, needDd: number, site: Site): Day | null {
+  let sum = 0;
+  for (let k = 1; k <= LONGEST; k++) {
+    sum += usualGrowth(crop, addDays(ready, -k), site);
+    if (sum >= needDd - ROUNDING) return addDays(ready, -k);
+  }
+  return null;
+}
+
+/**
+ * The day before which frost of a crop's killing strength comes in no more than a share of years, in the bed; null: the
+ * record has fewer than two such autumns, or it hardly ever comes.
+ * @param risk share of years in which frost comes earlier, 0 to 1
+ */
+export function frostLimit(
+  crop: Pick<Crop, "weather">,
+  record: readonly WeatherDay[],
+  year: number,
+  latitudeDeg: number,
+  bed: Pick<Bed, "cover" | "nightOffsetC">,
+  risk: number,
+): Day | null {
+  const { years, datesOf } = frostsIn(record, latitudeDeg, bed);
+  const dates = datesOf(crop.weather.killC);
+  return dates.length < Math.max(2, years / 2) ? null : frostDay(dates, risk, year, latitudeDeg);
+}
+
+type Frosts = { years: number; datesOf: (limitC: number) => FrostDate[] };
+const frostsKnown = new WeakMap<readonly WeatherDay[], Map<string, Frosts>>();
+
+/** First autumn frosts in a bed by how cold, each worked out once for a record. */
+function frostsIn(
+  record: readonly WeatherDay[],
+  latitudeDeg: number,
+  bed: Pick<Bed, "cover" | "nightOffsetC">,
+): Frosts {
+  const known = frostsKnown.get(record) ?? new Map<string, Frosts>();
+  frostsKnown.set(record, known);
+  const key = `${latitudeDeg} ${bed.cover} ${bed.nightOffsetC}`;
+  const found = known.get(key);
+  if (found) return found;
+  const felt = record.map((w) => ({ ...w, tempMinC: bedMinC(w, bed) }));
+  const byLimit = new Map<number, FrostDate[]>();
+  const frosts = {
+    years: new Set(record.map((w) => w.day.slice(0, 4))).size,
+    datesOf(limitC: number) {
+      const dates = byLimit.get(limitC) ?? firstFrosts(felt, latitudeDeg, limitC);
+      byLimit.set(limitC, dates);
+      return dates;
+    },
+  };
+  known.set(key, frosts);
+  return frosts;
+}
+
+export type LastSowing = {
+  how: Start;
+  needDd: number;
+  /** latest start that is still ready, and picked for a while, before the frost; null: at no time */
+  latest: Day | null;
+  frost: Day | null;
+  /** limit that was reckoned with: frost, or the day from which growth stands still */
+  limit: Day;
+  limitBy: "frost" | "light";
+};
+
+/** Days a crop must stand ready before frost for a start to be worth it: some of its picks (own choice). */
+const WORTH_DAYS: Record<Crop["habit"], number> = {
+  "once-over": 3,
+  repeat: 14,
+  "leaf-by-leaf": 10,
+  "cut-again": 7,
+  "lift-as-needed": 3,
+  "main-then-side": 5,
+  perennial: 0,
+};
+
+/** The first day after midsummer from which growth stands still for want of light. */
+export function lightEnds(year: number, latitudeDeg: number): Day {
+  const midsummer = latitudeDeg >= 0 ? `${year}-06-21` : `${year}-12-21`;
+  for (let k = 0; k < 200; k++) {
+    const day = addDays(midsummer, k);
+    if (dayLengthHours(day, latitudeDeg) < STILL_HOURS) return day;
+  }
+  return addDays(midsummer, 200);
+}
+
+/**
+ * The last date on which a crop can be sown, set out or planted to ripen before the frost percentile the gardener
+ * accepts: back from that frost, less the days for which it should be picked, by the warmth the site usually gathers and
+ * the light left. Hardy crops stand beyond their frost: for them the limit is where growth stands still.
+ */
+export function lastSowings(
+  crop: Crop,
+  record: readonly WeatherDay[],
+  year: number,
+  site: Site,
+  risk: number,
+  packet: { how: Start; days: readonly [number, number] } | null = null,
+): LastSowing[] {
+  if (crop.days.yearly) return [];
+  const frost = frostLimit(crop, record, year, site.latitudeDeg, site.bed, risk);
+  const dark = lightEnds(year, site.latitudeDeg);
+  const limitBy = frost !== null && frost < dark ? "frost" : "light";
+  const limit = limitBy === "frost" ? frost! : dark;
+  return STARTS.flatMap((how): LastSowing[] => {
+    const needDd = neededWarmth(crop, how, site, packet?.how === how ? packet.days : null);
+    // what is planted in autumn to stand the winter has no last day before this frost
+    if (needDd === null || (crop.days[how]?.[0] ?? 0) > 180) return [];
+    const ready = addDays(limit, -WORTH_DAYS[crop.habit]);
+    const latest = lastStartFor(crop, ready, needDd, site);
+    const far = latest !== null && daysBetween(latest, ready) > 300;
+    return [{ how, needDd, latest: far ? null : latest, frost, limit, limitBy }];
+  });
+}
