@@ -59,12 +59,8 @@ function costOf(group: readonly Planting[], from: Bed, to: Bed, past: BedPast, o
   return { cost, warnings: [...new Set(warnings)] };
 }
 
-/**
- * Every bed's plantings moved on together to the bed where they stand best next year: rotation first, then roof, size
- * and sun, all beds at once. Exact: an assignment problem, solved as the transportation problem of one bed each
- * (see `layBest`). Beds with nothing but what stands for years keep it and take no part.
- */
-export function moveBeds(plantings: readonly Planting[], beds: readonly Bed[], book: Handbook, year: number): Move[] {
+/** What each bed's plantings would cost in each bed they could move to. */
+export function moveCosts(plantings: readonly Planting[], beds: readonly Bed[], book: Handbook, year: number) {
   const season = seasonPlantings(plantings, book, year);
   const groups = beds
     .map((bed) => ({ bed, list: season.filter((p) => p.bedId === bed.id) }))
@@ -74,19 +70,28 @@ export function moveBeds(plantings: readonly Planting[], beds: readonly Bed[], b
       .filter((p) => p.endedOn === null && book.find(p.cropId) && standsForYears(book.of(p.cropId)))
       .map((p) => p.bedId),
   );
-  const free = beds.filter((b) => !stays.has(b.id) || groups.some((g) => g.bed.id === b.id));
+  const targets = beds.filter((b) => !stays.has(b.id) || groups.some((g) => g.bed.id === b.id));
   const on = `${year + 1}-04-01`;
-  const costs = groups.map((g) =>
-    free.map((to) => costOf(g.list, g.bed, to, pastOf(to.id, plantings, book, on), on, book)),
-  );
+  const pasts = targets.map((to) => pastOf(to.id, plantings, book, on));
+  const costs = groups.map((g) => targets.map((to, t) => costOf(g.list, g.bed, to, pasts[t]!, on, book)));
+  return { groups, targets, costs };
+}
+
+/**
+ * Every bed's plantings moved on together to the bed where they stand best next year: rotation first, then roof, size
+ * and sun, all beds at once. Exact: an assignment problem, solved as the transportation problem of one bed each
+ * (see `layBest`). Beds with nothing but what stands for years keep it and take no part.
+ */
+export function moveBeds(plantings: readonly Planting[], beds: readonly Bed[], book: Handbook, year: number): Move[] {
+  const { groups, targets, costs } = moveCosts(plantings, beds, book, year);
   const most = Math.max(0, ...costs.flat().map((c) => c.cost)) + 1;
   const { laid } = layBest(
     groups.map((g, i) => ({ id: g.bed.id, litres: 1, worth: costs[i]!.map((c) => most - c.cost) })),
-    free.map(() => 1),
+    targets.map(() => 1),
   );
   return laid.map(({ lot, place }) => ({
     from: groups[lot]!.bed,
-    to: free[place]!,
+    to: targets[place]!,
     plantings: groups[lot]!.list,
     ...costs[lot]![place]!,
   }));
@@ -171,4 +176,6 @@ export function madeOf(
 
 /** The first days of a plan that lie ahead, soonest first. */
 export const comingUp = (planned: readonly Planned[], today: Day, days: number): Planned[] =>
-  planned.filter((p) => p.made === null && p.startOn <= addDays(today, days));
+  planned
+    .filter((p) => p.made === null && p.startOn <= addDays(today, days))
+    .sort((a, b) => (a.startOn < b.startOn ? -1 : a.startOn > b.startOn ? 1 : a.id < b.id ? -1 : 1));
