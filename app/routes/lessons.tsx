@@ -1,12 +1,12 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { Form } from "react-router";
+import { SeasonNav } from "../components/season-nav";
 import {
   Button,
   type Faults,
   Field,
   FormError,
   Input,
-  LinkButton,
   Page,
   Section,
   Select,
@@ -29,15 +29,8 @@ export default function Lessons({ loaderData, actionData }: Route.ComponentProps
   const faults: Faults = actionData && "errors" in actionData ? actionData : null;
   const fresh = faults && !faults.typed.id ? faults : null;
   return (
-    <Page
-      title="Lessons"
-      lead="A line now, before it is forgotten. It comes up again on Today when it can be used."
-      actions={
-        <LinkButton to="/season" variant="outline">
-          The season
-        </LinkButton>
-      }
-    >
+    <Page title="Lessons" lead="A line now, before it is forgotten. It comes up again on Today when it can be used.">
+      <SeasonNav />
       <FormError faults={faults} />
       {due.length > 0 && (
         <Section title="It is time for these">

@@ -2,14 +2,27 @@ import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { Form } from "react-router";
 import { daysBetween } from "#core/calendar/day";
-import { plantingSchema } from "#core/garden/planting";
-import { outlookOf } from "#core/planning/outlook";
+import { type Planting, plantingSchema } from "#core/garden/planting";
+import { STARTS } from "#core/handbook/crop";
+import { outlookOf, type Snapshot } from "#core/planning/outlook";
 import { newId } from "#db/change";
 import { gardenOf, nowAt } from "#db/garden";
 import { findPlanting, removePlanting, savePlanting } from "#db/plot";
 import { PlantingDates } from "../components/planting-dates";
 import { PlantingSide } from "../components/planting-side";
-import { Button, Field, FormError, Input, LinkButton, Page, Select, shownValue, TextArea } from "../components/ui";
+import {
+  Anchor,
+  Button,
+  Field,
+  FormError,
+  Input,
+  LinkButton,
+  Note,
+  Page,
+  Select,
+  shownValue,
+  TextArea,
+} from "../components/ui";
 import { db, desk, handbook } from "../server/desk.server";
 import { done, faultsOf, missing, numberOf, refuse, typedOf } from "../server/forms.server";
 import { changeDates, isDateIntent } from "../server/planting-dates.server";
@@ -19,6 +32,7 @@ import type { Route } from "./+types/planting";
 export function loader({ params, request }: Route.LoaderArgs) {
   const { snapshot, today, now, outlook } = desk();
   const isNew = params.plantingId === "new";
+  const asked = new URL(request.url).searchParams;
   const planting = isNew ? null : findPlanting(db(), params.plantingId);
   if (!isNew && !planting) throw missing("planting");
   const seen = outlook.plantings.find((p) => p.planting.id === planting?.id);
@@ -29,7 +43,10 @@ export function loader({ params, request }: Route.LoaderArgs) {
     planting,
     today,
     units: snapshot.garden.units,
-    bedId: planting?.bedId ?? new URL(request.url).searchParams.get("bed") ?? snapshot.beds[0]?.id ?? "",
+    bedId: planting?.bedId ?? asked.get("bed") ?? snapshot.beds[0]?.id ?? "",
+    // from a page that proposes it
+    proposed: { cropId: asked.get("crop"), how: STARTS.find((s) => s === asked.get("how")) ?? null },
+    photoAsked: planting ? wantsPhoto(snapshot, planting, today) : false,
     beds: snapshot.beds.map((b) => ({ id: b.id, name: b.name })),
     crops: handbook().all.map((c) => ({
       id: c.id,
@@ -47,6 +64,13 @@ export function loader({ params, request }: Route.LoaderArgs) {
       .map((d) => [d.day, round3(d.nearly), round3(d.ready), round3(d.past)] as const),
   };
 }
+
+/** A planting of the last week of which no picture was taken yet. */
+const wantsPhoto = (snapshot: Snapshot, planting: Planting, today: string): boolean =>
+  planting.endedOn === null &&
+  planting.startedOn <= today &&
+  daysBetween(planting.startedOn, today) <= 7 &&
+  !snapshot.checks.some((c) => c.plantingId === planting.id && c.photos.length > 0);
 
 const round3 = (x: number) => Math.round(x * 1000) / 1000;
 
@@ -95,11 +119,13 @@ const START_WORDS = {
 };
 
 export default function PlantingPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { planting, beds, crops, bedId, today, judged, history, track } = loaderData;
+  const { planting, beds, crops, bedId, today, judged, history, track, proposed, photoAsked } = loaderData;
   const faults = actionData && "errors" in actionData ? actionData : null;
-  const [cropId, setCropId] = useState(faults?.typed.cropId ?? planting?.cropId ?? crops[0]?.id ?? "");
+  const [cropId, setCropId] = useState(
+    faults?.typed.cropId ?? planting?.cropId ?? crops.find((c) => c.id === proposed.cropId)?.id ?? crops[0]?.id ?? "",
+  );
   const crop = crops.find((c) => c.id === cropId) ?? crops[0]!;
-  const [how, setHow] = useState(faults?.typed.startedHow ?? planting?.startedHow ?? "sown");
+  const [how, setHow] = useState(faults?.typed.startedHow ?? planting?.startedHow ?? proposed.how ?? "sown");
   const usual =
     crop.days[how as keyof typeof START_WORDS] ?? crop.days.sown ?? crop.days.transplanted ?? crop.days.planted;
   const [schoolId, setSchool] = useState(faults?.typed.schoolId ?? planting?.schoolId ?? "");
@@ -130,6 +156,12 @@ export default function PlantingPage({ loaderData, actionData }: Route.Component
       <Grid templateColumns={{ base: "1fr", lg: "minmax(320px,1.1fr) minmax(280px,0.9fr)" }} gap="10">
         <Form method="post">
           <FormError faults={faults} />
+          {photoAsked && planting && (
+            <Note title="A picture of the first day">
+              Bed, label and packet in one picture say later what went where.{" "}
+              <Anchor to={`/walk/${planting.id}`}>Take it with a look</Anchor>.
+            </Note>
+          )}
           <Grid gap="4">
             <Grid templateColumns={{ base: "1fr", sm: "1fr 1fr" }} gap="4">
               <Field name="cropId" label="Crop" faults={faults}>

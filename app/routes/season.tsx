@@ -1,9 +1,11 @@
-import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
-import { Download, Lightbulb } from "lucide-react";
+import { Box, Flex, Grid, Text } from "@chakra-ui/react";
+import { Download, FileText } from "lucide-react";
 import { lazy, Suspense, useEffect, useState } from "react";
 import { Form, useSearchParams, useSubmit } from "react-router";
 import { YIELDS_BY, type YieldsBy } from "#core/season/yields";
 import { sayMass } from "#core/units/mass";
+import { FiguresTable } from "../components/figures-table";
+import { SeasonNav } from "../components/season-nav";
 import { LinkButton, Page, Section, Select } from "../components/ui";
 import { desk } from "../server/desk.server";
 import { seasonView } from "../server/season.server";
@@ -19,21 +21,6 @@ export function loader({ request }: Route.LoaderArgs) {
 export const meta: Route.MetaFunction = () => [{ title: "Season · Akmedon" }];
 
 const BY_WORDS: Record<YieldsBy, string> = { crop: "by crop", kind: "by kind", bed: "by bed", year: "by year" };
-const Table = chakra("table", {
-  base: {
-    width: "100%",
-    borderCollapse: "collapse",
-    "& th": { textAlign: "left", fontWeight: 600, padding: "0 0.9rem 0.5rem 0", whiteSpace: "nowrap" },
-    "& td": {
-      padding: "0.5rem 0.9rem 0.5rem 0",
-      borderTop: "1px solid var(--ak-colors-rule-soft)",
-      verticalAlign: "baseline",
-    },
-    "& .number": { textAlign: "right", whiteSpace: "nowrap", fontVariantNumeric: "tabular-nums" },
-    "& .name": { fontWeight: 650 },
-  },
-});
-
 /** What a season gave: yields by crop, kind, bed or year, week by week, and what became of it. */
 export default function Season({ loaderData }: Route.ComponentProps) {
   const { years, year, by, units, totals, rows, weeks, ways } = loaderData;
@@ -56,8 +43,8 @@ export default function Season({ loaderData }: Route.ComponentProps) {
       }
       actions={
         <>
-          <LinkButton to="/season/lessons">
-            <Lightbulb size={18} /> Lessons
+          <LinkButton to={`/season/report?year=${year}`}>
+            <FileText size={18} /> Report
           </LinkButton>
           <LinkButton to="/picks/sheet" variant="outline">
             On paper
@@ -68,6 +55,7 @@ export default function Season({ loaderData }: Route.ComponentProps) {
         </>
       }
     >
+      <SeasonNav />
       <Form method="get" onChange={(e) => submit(e.currentTarget, { replace: true, preventScrollReset: true })}>
         <Flex gap="3" mb="5" wrap="wrap">
           <Select name="year" aria-label="Season" defaultValue={year} w="auto">
@@ -95,40 +83,38 @@ export default function Season({ loaderData }: Route.ComponentProps) {
             )}
           </Box>
           <Section title="What it gave" note="weighed and estimated apart; yields count both">
-            <Box overflowX="auto">
-              <Table>
-                <thead>
-                  <tr>
-                    <th> </th>
-                    <th className="number">Weighed</th>
-                    {some((r) => r.estimated) && <th className="number">Estimated</th>}
-                    <th className="number">Picks</th>
-                    <th className="number">A pick</th>
-                    <th>First</th>
-                    <th>Last</th>
-                    {some((r) => r.days) && <th className="number">Days to first</th>}
-                    {some((r) => r.minutes) && <th className="number">Min a kilo</th>}
-                    <th>That is</th>
+            <FiguresTable label="What it gave">
+              <thead>
+                <tr>
+                  <th> </th>
+                  <th className="number">Weighed</th>
+                  {some((r) => r.estimated) && <th className="number">Estimated</th>}
+                  <th className="number">Picks</th>
+                  <th className="number">A pick</th>
+                  <th>First</th>
+                  <th>Last</th>
+                  {some((r) => r.days) && <th className="number">Days to first</th>}
+                  {some((r) => r.minutes) && <th className="number">Min a kilo</th>}
+                  <th>That is</th>
+                </tr>
+              </thead>
+              <tbody>
+                {rows.map((r) => (
+                  <tr key={r.key}>
+                    <td className="name">{r.name}</td>
+                    <td className="number">{r.weighed}</td>
+                    {some((x) => x.estimated) && <td className="number">{r.estimated}</td>}
+                    <td className="number">{r.picks}</td>
+                    <td className="number">{r.perPick}</td>
+                    <td>{r.first}</td>
+                    <td>{r.last}</td>
+                    {some((x) => x.days) && <td className="number">{r.days}</td>}
+                    {some((x) => x.minutes) && <td className="number">{r.minutes}</td>}
+                    <td>{r.yield}</td>
                   </tr>
-                </thead>
-                <tbody>
-                  {rows.map((r) => (
-                    <tr key={r.key}>
-                      <td className="name">{r.name}</td>
-                      <td className="number">{r.weighed}</td>
-                      {some((x) => x.estimated) && <td className="number">{r.estimated}</td>}
-                      <td className="number">{r.picks}</td>
-                      <td className="number">{r.perPick}</td>
-                      <td>{r.first}</td>
-                      <td>{r.last}</td>
-                      {some((x) => x.days) && <td className="number">{r.days}</td>}
-                      {some((x) => x.minutes) && <td className="number">{r.minutes}</td>}
-                      <td>{r.yield}</td>
-                    </tr>
-                  ))}
-                </tbody>
-              </Table>
-            </Box>
+                ))}
+              </tbody>
+            </FiguresTable>
           </Section>
           <Grid templateColumns={{ base: "1fr", md: "1fr 1fr" }} gapX="12">
             <Section title="What became of it" note="by what was written down under Keep">

@@ -52,3 +52,6 @@ export function replantNeeds(plantings: readonly Planting[], book: Handbook, yea
     return [{ cropId, name: crop.name, plants: n, pieces, needG: pieces * kept.pieceG, words: kept.words }];
   });
 }
+
+/** What is best kept of a crop to be planted again, in words; nothing for crops of which nothing usually is. */
+export const keepingNote = (cropId: string): string => KEPT[cropId]?.words ?? "";

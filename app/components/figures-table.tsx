@@ -1,0 +1,26 @@
+import { Box, chakra } from "@chakra-ui/react";
+import type { ReactNode } from "react";
+
+const Table = chakra("table", {
+  base: {
+    width: "100%",
+    borderCollapse: "collapse",
+    "& th": { textAlign: "left", fontWeight: 600, padding: "0 0.9rem 0.5rem 0", whiteSpace: "nowrap" },
+    "& td": {
+      padding: "0.5rem 0.9rem 0.5rem 0",
+      borderTop: "1px solid var(--ak-colors-rule-soft)",
+      verticalAlign: "middle",
+    },
+    "& .number": { textAlign: "right", whiteSpace: "nowrap", fontVariantNumeric: "tabular-nums" },
+    "& .name": { fontWeight: 650 },
+  },
+});
+
+/** A table of figures; too wide for the screen it scrolls by itself, by finger and by the arrow keys. */
+export function FiguresTable({ label, children }: { label: string; children: ReactNode }) {
+  return (
+    <Box overflowX="auto" role="region" aria-label={label} tabIndex={0}>
+      <Table>{children}</Table>
+    </Box>
+  );
+}

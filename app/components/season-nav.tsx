@@ -1,0 +1,44 @@
+import { chakra, Flex } from "@chakra-ui/react";
+import { NavLink } from "react-router";
+
+const Item = chakra(NavLink, {
+  base: {
+    display: "inline-flex",
+    alignItems: "center",
+    minH: "44px",
+    px: "3",
+    borderRadius: "leaf",
+    color: "inkSoft",
+    fontWeight: "600",
+    textDecoration: "none",
+    whiteSpace: "nowrap",
+    "&[aria-current=page]": { color: "ink", bg: "tint" },
+    _hover: { color: "ink" },
+  },
+});
+
+/** What a season can be asked, from looking back to looking ahead. */
+const PARTS = [
+  ["/season", "What it gave"],
+  ["/season/compare", "Compare"],
+  ["/season/rhythm", "Rhythm"],
+  ["/season/weeks", "Gluts and gaps"],
+  ["/season/beds", "Beds after"],
+  ["/season/sowings", "Sowings"],
+  ["/season/seeds", "Seed box"],
+  ["/season/next", "Next year"],
+  ["/season/lessons", "Lessons"],
+] as const;
+
+/** The parts of the season's desk. */
+export function SeasonNav() {
+  return (
+    <Flex as="nav" aria-label="Season" gap="1" mb="5" wrap="wrap" ml="-3" data-noprint>
+      {PARTS.map(([to, name]) => (
+        <Item key={to} to={to} end>
+          {name}
+        </Item>
+      ))}
+    </Flex>
+  );
+}

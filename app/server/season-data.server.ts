@@ -1,0 +1,94 @@
+import type { Bed } from "#core/garden/bed";
+import type { Planting } from "#core/garden/planting";
+import type { Crop } from "#core/handbook/crop";
+import type { Lot } from "#core/keeping/lot";
+import type { Snapshot } from "#core/planning/outlook";
+import type { LoggedPick } from "#core/season/pick-log";
+import type { Site } from "#core/season/sowing-clock";
+import { isCrop } from "#core/weighing/pick";
+import type { Desk } from "./desk.server";
+import { handbook } from "./desk.server";
+import { keptOf } from "./keep.server";
+import { loggedPicks } from "./picks.server";
+
+/** A planting with its bed, crop and picks, in the order of time. */
+export type GrownHere = { planting: Planting; bed: Bed; crop: Crop; entries: LoggedPick[] };
+let last: { snapshot: Snapshot; grown: GrownHere[] } | null = null;
+
+/** Every planting with its picks, drawn together once for each change. */
+export function grownOf({ snapshot }: Desk): GrownHere[] {
+  if (last?.snapshot === snapshot) return last.grown;
+  const by = new Map<string, LoggedPick[]>();
+  for (const e of loggedPicks(snapshot)) {
+    const list = by.get(e.pick.plantingId);
+    if (list) list.push(e);
+    else by.set(e.pick.plantingId, [e]);
+  }
+  const beds = new Map(snapshot.beds.map((b) => [b.id, b]));
+  const book = handbook();
+  const grown = snapshot.plantings.flatMap((planting): GrownHere[] => {
+    const bed = beds.get(planting.bedId);
+    const crop = book.find(planting.cropId);
+    return bed && crop ? [{ planting, bed, crop, entries: by.get(planting.id) ?? [] }] : [];
+  });
+  last = { snapshot, grown };
+  return grown;
+}
+
+/** Picks of the crop itself, by day and mass, g. */
+export const pickedOf = (entries: readonly LoggedPick[]): { day: string; netG: number }[] =>
+  entries.flatMap((e) => (isCrop(e.pick) ? [{ day: e.at.slice(0, 10), netG: e.net }] : []));
+
+/** Years in which something was picked, latest first; the year at hand where nothing was. */
+export function pickYears(d: Desk): string[] {
+  const years = [...new Set(loggedPicks(d.snapshot).map((e) => e.at.slice(0, 4)))].sort().reverse();
+  return years.length > 0 ? years : [d.today.slice(0, 4)];
+}
+
+/** The year that was asked for, or the latest there is. */
+export const yearAsked = (asked: string | null, years: readonly string[]): string =>
+  asked !== null && years.includes(asked) ? asked : years[0]!;
+
+/** A bed's site for the sowing clock: the usual year, and how the bed has been learned to differ from the station. */
+export const siteOf = (d: Desk, bed: Bed): Site => ({
+  climate: d.outlook.climate,
+  latitudeDeg: d.snapshot.garden.latitudeDeg,
+  bed: {
+    cover: bed.cover,
+    sunHours: bed.sunHours,
+    nightOffsetC: d.outlook.offsets.get(bed.id)?.offsetC ?? bed.nightOffsetC,
+  },
+});
+
+/** An open bed in full sun, for dates of the garden as a whole. */
+export const openSite = (d: Desk): Site => ({
+  climate: d.outlook.climate,
+  latitudeDeg: d.snapshot.garden.latitudeDeg,
+  bed: { cover: "none", nightOffsetC: 0, sunHours: 8 },
+});
+
+/** Every lot there was, as it is now. */
+export const lotsOf = (d: Desk): Lot[] => [...keptOf(d).lots.values()];
+
+/** What was written down about the plantings of a bed, where lasting diseases are looked for. */
+export function notedIn(d: Desk, bedId: string): { family: string; words: string }[] {
+  const { snapshot } = d;
+  const families = new Map(
+    snapshot.plantings
+      .filter((p) => p.bedId === bedId)
+      .map((p) => [p.id, handbook().find(p.cropId)?.family ?? ""] as const),
+  );
+  const of = (id: string | null, words: string) => {
+    const family = id === null ? undefined : families.get(id);
+    return family && words ? [{ family, words }] : [];
+  };
+  return [
+    ...snapshot.plantings.flatMap((p) => of(p.id, p.note)),
+    ...snapshot.checks.flatMap((c) => of(c.plantingId, c.note)),
+    ...snapshot.lessons.flatMap((l) => of(l.plantingId, `${l.words} ${l.next}`)),
+  ];
+}
+
+/** Share of years in which frost may come before a date that was reckoned with, by the address; one in ten otherwise. */
+export const RISKS = [0.1, 0.25, 0.5] as const;
+export const riskAsked = (asked: string | null): number => RISKS.find((r) => String(r) === asked) ?? 0.1;

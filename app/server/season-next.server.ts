@@ -1,0 +1,222 @@
+import { sayDay, sayNear } from "#core/calendar/day";
+import { plantingSchema } from "#core/garden/planting";
+import { STARTS } from "#core/handbook/crop";
+import { comingUp, draftNextPlot, madeOf, moveBeds } from "#core/season/next-plot";
+import type { Planned } from "#core/season/next-plot-row";
+import { plannedSchema } from "#core/season/next-plot-row";
+import { pastOf, rotationOf } from "#core/season/rotation";
+import { sayMass } from "#core/units/mass";
+import { change, newId } from "#db/change";
+import { type Desk, db, handbook } from "./desk.server";
+import { done, faultsOf, missing, numberOf, refuse } from "./forms.server";
+import { grownOf, notedIn, pickedOf } from "./season-data.server";
+import { enoughOf } from "./season-weeks.server";
+
+/** The season a plan is drawn up for: the coming one from July on. */
+export const planYear = (today: string): number => Number(today.slice(0, 4)) + (today.slice(5) >= "07-01" ? 1 : 0);
+
+/** Things due within so many days are to be started. */
+const DUE_DAYS = 14;
+
+/** Everything the page of next year's plot shows. */
+export function nextView(d: Desk) {
+  const { snapshot, today } = d;
+  const { units } = snapshot.garden;
+  const book = handbook();
+  const year = planYear(today);
+  const plan = snapshot.planned.filter((p) => p.year === year);
+  const due = new Set(comingUp(plan, today, DUE_DAYS).map((p) => p.id));
+  const nameOf = (p: Planned) => p.kind || (book.find(p.cropId)?.name ?? p.cropId);
+  const bedName = new Map(snapshot.beds.map((b) => [b.id, b.name]));
+  const row = (p: Planned) => {
+    const crop = book.find(p.cropId);
+    // beside what stood there, what is planned to stand there before it counts too
+    const past = pastOf(p.bedId, snapshot.plantings, book, p.startOn);
+    const turn = crop
+      ? rotationOf(crop, past, p.startOn, notedIn(d, p.bedId))
+      : { verdict: "fine" as const, reasons: [] };
+    const before = snapshot.plantings.find((x) => x.id === p.after);
+    return {
+      id: p.id,
+      name: nameOf(p),
+      cropId: p.cropId,
+      crop: crop?.name ?? p.cropId,
+      glyph: crop?.glyph ?? null,
+      kind: p.kind,
+      bedId: p.bedId,
+      how: p.startedHow,
+      startOn: p.startOn,
+      start: `${sayDay(p.startOn)}${p.startOn.startsWith(`${year}`) ? "" : ` ${p.startOn.slice(0, 4)}`}`,
+      plants: p.plants,
+      rowM: p.rowM,
+      note: p.note,
+      amount: [
+        p.plants === null ? "" : `${p.plants} ${p.plants === 1 ? "plant" : "plants"}`,
+        p.rowM === null ? "" : `${p.rowM} m of row`,
+      ]
+        .filter(Boolean)
+        .join(", "),
+      from: before && before.bedId !== p.bedId ? (bedName.get(before.bedId) ?? "") : "",
+      wary: turn.verdict === "wary" || turn.verdict === "no",
+      turn: turn.reasons.join("; "),
+      due: due.has(p.id),
+      late: p.made === null && p.startOn < today ? sayNear(p.startOn, today) : "",
+      made: p.made,
+    };
+  };
+  return {
+    today,
+    year,
+    units,
+    crops: book.all.map((c) => ({ id: c.id, name: c.name })),
+    starts: STARTS,
+    count: plan.length,
+    open: plan.filter((p) => p.made === null).length,
+    beds: snapshot.beds.map((b) => ({
+      id: b.id,
+      name: b.name,
+      rows: plan.filter((p) => p.bedId === b.id).map(row),
+    })),
+    astray: plan.filter((p) => !bedName.has(p.bedId)).map(row),
+    compared: comparedWith(d, plan, year).map((c) => ({
+      ...c,
+      gave: c.gaveG > 0 ? sayMass(c.gaveG, units) : "",
+    })),
+  };
+}
+
+/** Crop by crop: plants of the season before and of the plan, and what they gave. */
+function comparedWith(d: Desk, plan: readonly Planned[], year: number) {
+  const book = handbook();
+  const before = `${year - 1}`;
+  const by = new Map<string, { had: number; gaveG: number; planned: number; rowBefore: number; rowPlanned: number }>();
+  const of = (id: string) => {
+    const known = by.get(id) ?? { had: 0, gaveG: 0, planned: 0, rowBefore: 0, rowPlanned: 0 };
+    by.set(id, known);
+    return known;
+  };
+  for (const g of grownOf(d)) {
+    const gave = pickedOf(g.entries).filter((p) => p.day.startsWith(before));
+    if (gave.length === 0 && !g.planting.startedOn.startsWith(before)) continue;
+    const c = of(g.crop.id);
+    c.had += g.planting.plants ?? 0;
+    c.rowBefore += g.planting.rowM ?? 0;
+    c.gaveG += gave.reduce((s, p) => s + p.netG, 0);
+  }
+  for (const p of plan) {
+    const c = of(p.cropId);
+    c.planned += p.plants ?? 0;
+    c.rowPlanned += p.rowM ?? 0;
+  }
+  const say = (plants: number, row: number) =>
+    plants > 0 ? `${plants}` : row > 0 ? `${Math.round(row * 10) / 10} m` : "–";
+  return [...by]
+    .map(([id, c]) => ({
+      id,
+      name: book.find(id)?.name ?? id,
+      had: say(c.had, c.rowBefore),
+      planned: say(c.planned, c.rowPlanned),
+      gaveG: c.gaveG,
+    }))
+    .sort((a, b) => b.gaveG - a.gaveG || (a.name < b.name ? -1 : 1));
+}
+
+/** Draws the plan up anew, changes it, or makes a planting of one of its rows. */
+export function changeNext(d: Desk, typed: Record<string, string>) {
+  const { snapshot, today, now } = d;
+  const book = handbook();
+  const year = planYear(today);
+  const plan = snapshot.planned.filter((p) => p.year === year);
+  const back = "/season/next";
+  if (typed.intent === "draw") {
+    const moves = moveBeds(snapshot.plantings, snapshot.beds, book, year - 1);
+    const enough =
+      typed.counts === "use"
+        ? new Map(enoughOf(d, `${year - 1}`).map((e) => [e.crop.id, e.enough]))
+        : new Map<string, number>();
+    const draft = draftNextPlot(moves, enough, year - 1, () => newId());
+    if (draft.length === 0)
+      return refuse({
+        errors: { form: `Nothing was started in ${year - 1} that could be copied. Add the first below.` },
+        typed,
+      });
+    return done(
+      back,
+      change(db(), `Plot of ${year} drawn up`, now, (c) => {
+        for (const p of plan) if (p.made === null) c.remove("planned", p.id);
+        for (const p of draft) c.put("planned", p);
+      }),
+    );
+  }
+  if (typed.intent === "clear")
+    return done(
+      back,
+      change(db(), `Plot of ${year} wiped`, now, (c) => {
+        for (const p of plan) if (p.made === null) c.remove("planned", p.id);
+      }),
+    );
+  const known = plan.find((p) => p.id === typed.id);
+  const name = (p: Planned) => p.kind || (book.find(p.cropId)?.name ?? "planting");
+  if (typed.intent === "remove") {
+    if (!known) throw missing("planned planting");
+    return done(
+      back,
+      change(db(), `${name(known)} taken out of the plan`, now, (c) => c.remove("planned", known.id)),
+    );
+  }
+  if (typed.intent === "make") {
+    if (!known || known.made !== null) throw missing("planned planting");
+    const crop = book.find(known.cropId);
+    const before = snapshot.plantings.find((p) => p.id === known.after);
+    const packet =
+      before && before.packetMinDays !== null && before.packetMaxDays !== null
+        ? ([before.packetMinDays, before.packetMaxDays] as const)
+        : null;
+    const made = plantingSchema.safeParse(
+      madeOf(known, newId(), today, before?.schoolId ?? crop?.schools[0]?.id ?? "", packet),
+    );
+    if (!crop || !made.success || !snapshot.beds.some((b) => b.id === known.bedId))
+      return refuse({ errors: { form: "Its bed or crop is no longer in the garden: change it first." }, typed });
+    return done(
+      `/plot/plantings/${made.data.id}`,
+      change(db(), `${name(known)} started`, now, (c) => {
+        c.put("plantings", made.data);
+        c.put("planned", { ...known, made: made.data.id });
+      }),
+    );
+  }
+  const checked = plannedSchema.safeParse({
+    id: known?.id ?? newId(),
+    year,
+    bedId: typed.bedId ?? known?.bedId ?? "",
+    cropId: typed.cropId || known?.cropId || "",
+    kind: typed.kind ?? known?.kind ?? "",
+    startedHow: typed.startedHow || known?.startedHow,
+    startOn: typed.startOn ?? "",
+    plants: numberOf(typed.plants),
+    rowM: typed.rowM === undefined ? (known?.rowM ?? null) : numberOf(typed.rowM),
+    areaM2: known?.areaM2 ?? null,
+    after: known?.after ?? null,
+    made: known?.made ?? null,
+    note: typed.note ?? known?.note ?? "",
+  });
+  if (!checked.success) return refuse(faultsOf(checked.error, typed));
+  if (!book.find(checked.data.cropId)) return refuse({ errors: { cropId: "choose a crop" }, typed });
+  return done(
+    back,
+    change(db(), `${name(checked.data)} ${known ? "changed" : "planned"}`, now, (c) => c.put("planned", checked.data)),
+  );
+}
+
+/** Planned plantings that are to be started about now, for Today. */
+export function plannedDue(d: Desk): { id: string; name: string; bed: string; when: string }[] {
+  const bedName = new Map(d.snapshot.beds.map((b) => [b.id, b.name]));
+  return comingUp(d.snapshot.planned, d.today, 7)
+    .slice(0, 4)
+    .map((p) => ({
+      id: p.id,
+      name: p.kind || (handbook().find(p.cropId)?.name ?? p.cropId),
+      bed: bedName.get(p.bedId) ?? "",
+      when: sayNear(p.startOn, d.today),
+    }));
+}
