@@ -293,4 +293,5 @@ const demoSeedBox = (): Pick<Archive, "ticks" | "dishes" | "seedLots" | "planned
 };
 
 /** When a crop that is over was cleared at the latest. */
-const endOf = (p: Planting): Day => (p.startedOn < "2025-09-01" ? "2025-11-20" : "2026-09-20");
+const endOf = (p: Planting): Day =>
+  p.startedOn < "2024-09-01" ? "2024-11-20" : p.startedOn < "2025-09-01" ? "2025-11-20" : "2026-09-20";

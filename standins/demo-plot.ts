@@ -50,7 +50,14 @@ on-25        | middle-2 | bulb-onion           | storage yellow | planted      |
 car-25       | upper-2  | carrot               | storage orange | sown         | 2025-05-20 |     | 9   | 85-100  | storing              | 1.00 | over
 squash-25    | brook    | winter-squash        | blue storer    | transplanted | 2025-06-01 | 3   |     | 90-100  | as-they-colour       | 1.00 | over
 kale-25      | hedge    | kale                 | curly green    | transplanted | 2025-06-14 | 10  |     | 55-65   | bottom-up            | 1.00 | over
-gar-25       | round    | garlic               | winter white   | planted      | 2024-10-20 | 50  |     | 245-265 | third-brown          | 1.00 | over`;
+gar-25       | round    | garlic               | winter white   | planted      | 2024-10-20 | 50  |     | 245-265 | third-brown          | 1.00 | over
+tom-25b      | wall     | tomato               | orange slicer  | transplanted | 2025-05-27 | 5   |     | 68-78   | half-colour          | 1.02 | over
+tom-25c      | tunnel   | tomato               | red slicer     | transplanted | 2025-05-08 | 4   |     | 70-80   | half-colour          | 0.99 | over
+tom-25d      | tunnel   | tomato               | orange slicer  | transplanted | 2025-05-08 | 5   |     | 68-78   | half-colour          | 1.04 | over
+tom-24a      | wall     | tomato               | red slicer     | transplanted | 2024-05-29 | 5   |     | 70-80   | half-colour          | 0.97 | over
+tom-24b      | wall     | tomato               | orange slicer  | transplanted | 2024-05-29 | 4   |     | 68-78   | half-colour          | 1.03 | over
+tom-24c      | tunnel   | tomato               | red slicer     | transplanted | 2024-05-09 | 4   |     | 70-80   | half-colour          | 0.98 | over
+tom-24d      | tunnel   | tomato               | orange slicer  | transplanted | 2024-05-09 | 4   |     | 68-78   | half-colour          | 1.05 | over`;
 
 const cellsOf = (table: string): string[][] =>
   table

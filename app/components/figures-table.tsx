@@ -19,7 +19,7 @@ const Table = chakra("table", {
 /** A table of figures; too wide for the screen it scrolls by itself, by finger and by the arrow keys. */
 export function FiguresTable({ label, children }: { label: string; children: ReactNode }) {
   return (
-    <Box overflowX="auto" role="region" aria-label={label} tabIndex={0}>
+    <Box overflowX="auto" position="relative" role="region" aria-label={label} tabIndex={0}>
       <Table>{children}</Table>
     </Box>
   );

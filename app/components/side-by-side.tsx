@@ -30,8 +30,8 @@ export function SideBySide({ points, label }: { points: readonly Point[]; label:
   const sorted = [...rows].sort(([a, x], [b, y]) => sides(y) - sides(x) || (a < b ? -1 : 1));
   return (
     <Box role="img" aria-label={`${label}, by bed and year; the table below has the figures`}>
-      {sorted.map(([key, list]) => (
-        <Flex key={key} align="center" gap="3" py="1.5" borderTopWidth="1px" borderColor="ruleSoft">
+      {sorted.map(([key, list], i) => (
+        <Flex key={key} align="center" gap="3" py="1.5" borderTopWidth={i === 0 ? "0" : "1px"} borderColor="ruleSoft">
           <Text w={{ base: "8.5em", md: "13em" }} flexShrink="0" fontSize="sm">
             {key}
           </Text>

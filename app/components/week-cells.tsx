@@ -18,7 +18,7 @@ const Cell = chakra("td", { base: { padding: "3px 1px", minWidth: "17px" } });
 /** Every crop's weeks on one calendar: dark where there was enough, red where there was too much, hollow where nothing. */
 export function WeekCells({ view }: { view: View }) {
   return (
-    <Box overflowX="auto" role="region" aria-label="Weeks of every crop" tabIndex={0}>
+    <Box overflowX="auto" position="relative" role="region" aria-label="Weeks of every crop" tabIndex={0}>
       <chakra.table borderCollapse="collapse" css={{ "& th": { fontWeight: 600, textAlign: "left" } }}>
         <thead>
           <tr>

@@ -60,7 +60,7 @@ export default function SeasonReportPage({ loaderData }: Route.ComponentProps) {
       {report.parts.map((p) => (
         <Section key={p.title} title={p.title}>
           {p.lines.length > 0 && (
-            <Box as="ul" pl="5" mb="3">
+            <Box as="ul" pl="5" mb="3" listStyleType="disc">
               {p.lines.map((line) => (
                 <li key={line}>{line}</li>
               ))}

@@ -62,16 +62,16 @@ export default function SeasonWeeks({ loaderData }: Route.ComponentProps) {
                       <Text fontWeight="650">{c.name}</Text>
                       {c.tooMuch && <Text>{c.tooMuch} too much</Text>}
                     </Flex>
-                    {c.gluts.map((g) => (
-                      <Text key={g.from} fontSize="sm">
-                        A glut of {weeks(g.weeks)} from {g.from}: {g.over} more than is used
+                    {c.gluts.length > 0 && (
+                      <Text fontSize="sm">
+                        Too much for {c.gluts.map((g) => `${weeks(g.weeks)} from ${g.from} (${g.over})`).join(", ")}
                       </Text>
-                    ))}
-                    {c.gaps.map((g) => (
-                      <Text key={g.from} fontSize="sm" color="inkSoft">
-                        Nothing for {weeks(g.weeks)} from {g.from}
+                    )}
+                    {c.gaps.length > 0 && (
+                      <Text fontSize="sm" color="inkSoft">
+                        Nothing for {c.gaps.map((g) => `${weeks(g.weeks)} from ${g.from}`).join(", ")}
                       </Text>
-                    ))}
+                    )}
                     {!c.keeper && (c.gaps.length > 0 || c.gluts.length > 0) && (
                       <Anchor to={`/season/sowings?crop=${c.id}`} fontSize="sm">
                         Spread it over the season

@@ -15,6 +15,7 @@ import { desk } from "../server/desk.server";
 import { houseLine } from "../server/keep.server";
 import { roundsAhead, slotIdOf } from "../server/rounds.server";
 import { lessonsDue } from "../server/season.server";
+import { plannedDue } from "../server/season-next.server";
 import { stripOf } from "../server/weather.server";
 import type { Route } from "./+types/today";
 
@@ -91,6 +92,7 @@ export function loader() {
   return {
     house: houseLine(d),
     lessons: lessonsDue(d),
+    planned: plannedDue(d),
     units,
     today,
     empty: snapshot.beds.length === 0 || outlook.plantings.length === 0,
@@ -148,6 +150,7 @@ export default function Today({ loaderData }: Route.ComponentProps) {
   const {
     house,
     lessons,
+    planned,
     empty,
     hasBeds,
     hasForecast,
@@ -179,6 +182,15 @@ export default function Today({ loaderData }: Route.ComponentProps) {
         {headline}
       </Text>
       <LessonsNote lessons={lessons} />
+      {planned.length > 0 && (
+        <Note title="To start, by your plan of the plot">
+          {planned.map((p) => (
+            <Text key={p.id}>
+              <Anchor to="/season/next">{p.name}</Anchor>, {p.bed}: {p.when}
+            </Text>
+          ))}
+        </Note>
+      )}
       <Box mb="8" borderTopWidth="1px" borderBottomWidth="1px" borderColor="rule" bg="sheet">
         {hasForecast ? (
           <WeatherStrip days={strip} units={units} />

@@ -4,6 +4,7 @@ import { STARTS } from "#core/handbook/crop";
 import { comingUp, draftNextPlot, madeOf, moveBeds } from "#core/season/next-plot";
 import type { Planned } from "#core/season/next-plot-row";
 import { plannedSchema } from "#core/season/next-plot-row";
+import { plantsNext } from "#core/season/plants-enough";
 import { pastOf, rotationOf } from "#core/season/rotation";
 import { sayMass } from "#core/units/mass";
 import { change, newId } from "#db/change";
@@ -132,7 +133,7 @@ export function changeNext(d: Desk, typed: Record<string, string>) {
     const moves = moveBeds(snapshot.plantings, snapshot.beds, book, year - 1);
     const enough =
       typed.counts === "use"
-        ? new Map(enoughOf(d, `${year - 1}`).map((e) => [e.crop.id, e.enough]))
+        ? new Map(enoughOf(d, `${year - 1}`).map((e) => [e.crop.id, plantsNext(e)]))
         : new Map<string, number>();
     const draft = draftNextPlot(moves, enough, year - 1, () => newId());
     if (draft.length === 0)

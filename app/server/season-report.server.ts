@@ -106,20 +106,32 @@ function becamePart(seen: ReturnType<typeof seasonView>): ReportPart {
   };
 }
 
+const told = (words: string, list: readonly string[]): string[] =>
+  list.length === 0 ? [] : [`${words} ${list.join(", ")}`];
+
 function weeksPart(d: Desk, year: string): ReportPart {
   const weeks = weeksView(d, new URLSearchParams({ year }));
   return {
     title: "Gluts and gaps",
     lines: weeks.crops.flatMap((c) => [
-      ...c.gluts.map(
-        (g) => `${c.name}: ${plural(g.weeks, "week", "weeks")} of too much from ${g.from}, ${g.over} more than is used`,
+      ...told(
+        `${c.name}: too much for`,
+        c.gluts.map((g) => `${plural(g.weeks, "week", "weeks")} from ${g.from} (${g.over} more than is used)`),
       ),
-      ...c.gaps.map((g) => `${c.name}: nothing for ${plural(g.weeks, "week", "weeks")} from ${g.from}`),
+      ...told(
+        `${c.name}: nothing for`,
+        c.gaps.map((g) => `${plural(g.weeks, "week", "weeks")} from ${g.from}`),
+      ),
       ...(c.worth ? [`${c.name}: ${c.worth} at ${c.weekly} a week`] : []),
     ]),
     table: {
-      head: ["Plants that are enough", "Had", "Enough", "Why"],
-      rows: weeks.enough.map((e) => [e.name, String(e.had), String(e.enough), e.why]),
+      head: ["Plants", "Had", "Enough", "Why"],
+      rows: weeks.enough.map((e) => [
+        e.name,
+        String(e.had),
+        e.enough === e.plenty ? String(e.enough) : `${e.enough} to ${e.plenty}`,
+        e.why,
+      ]),
       numbers: [1, 2],
     },
   };

@@ -92,8 +92,9 @@ export function weeksView(d: Desk, q: URLSearchParams) {
       words: e.words,
       had: e.had,
       enough: e.enough,
-      why: `${sayMass(e.wantG, units)} over ${Math.round(e.weeks)} weeks; a plant gives ${sayMass(e.perPlantG, units)}${e.learnedFrom > 0 ? "" : " by the handbook"}`,
-      off: e.enough < e.had * 0.8 || e.enough > e.had * 1.25,
+      why: `${e.enough === e.plenty ? "" : `${e.enough} to eat from, ${e.plenty} with all you put by; `}${sayMass(e.wantG, units)} eaten over ${Math.round(e.weeks)} weeks; a plant gives ${sayMass(e.perPlantG, units)}${e.learnedFrom > 0 ? "" : " by the handbook"}`,
+      plenty: e.plenty,
+      off: e.had > e.plenty * 1.25 || e.had * 1.25 < e.enough,
     })),
   };
 }

@@ -33,8 +33,27 @@ const PERSON_WEEK_G: Record<Crop["parts"][number], number> = {
   spear: 400,
 };
 
+/** Crops of which far less is eaten than of their part in general: what seasons a dish (own estimate). */
+const SEASONING_G: Record<string, number> = {
+  garlic: 30,
+  "garlic-softneck": 30,
+  "garlic-elephant": 50,
+  shallot: 80,
+  chives: 20,
+  basil: 30,
+  parsley: 30,
+  coriander: 25,
+  dill: 20,
+  oregano: 10,
+  mint: 20,
+  "thyme-sage-rosemary": 10,
+  chilli: 30,
+  ginger: 30,
+  chamomile: 10,
+};
+
 /** A household's taste before it has said anything: as glad as most, by so many people at table, as much put by again. */
 export function usualTaste(crop: Pick<Crop, "id" | "parts">, eaters: number): Taste {
-  const weeklyG = PERSON_WEEK_G[crop.parts[0]!] * eaters;
+  const weeklyG = (SEASONING_G[crop.id] ?? PERSON_WEEK_G[crop.parts[0]!]) * eaters;
   return { id: crop.id, liking: 1, weeklyG, sparedG: 2 * weeklyG };
 }

@@ -4,7 +4,7 @@ import { bed, planting } from "../fixtures/garden";
 import { cropOf, handbookWith } from "../handbook";
 import { comingUp, draftNextPlot, madeOf, moveBeds, moveCosts, seasonPlantings } from "./next-plot";
 import { plannedSchema } from "./next-plot-row";
-import { perPlantOf, plantsEnough } from "./plants-enough";
+import { perPlantOf, plantsEnough, plantsNext } from "./plants-enough";
 
 const book = handbookWith([]);
 const beds = [
@@ -117,8 +117,17 @@ describe("plants that are enough", () => {
   it("one aubergine plant, not three (handbook 7-012)", () => {
     // five weeks of 350 g with a tenth to spare are 1.9 kg; a plant gives 2 kg in this garden, 1.75 in the book
     const e = plantsEnough(aubergine, taste, 3, [2000, 2000, 2000], ["2026-08-01", "2026-09-04"])!;
-    expect([e.enough, e.words]).toEqual([1, "one, not three".replace("three", "3")]);
+    expect([e.enough, e.words]).toEqual([1, "one, not 3"]);
+    expect(plantsNext(e)).toBe(1);
     expect(e.weeks).toBe(5);
+  });
+  it("what is put by and given away is room for more, and next year stays inside both", () => {
+    // 700 g a week to put by besides: 5.8 kg in all with the spare, three plants of 2 kg; 12 kg would be past any use
+    const e = plantsEnough(aubergine, { ...taste, sparedG: 700 }, 6, [2000, 2000, 2000], ["2026-08-01", "2026-09-04"])!;
+    expect([e.enough, e.plenty, e.words]).toEqual([1, 3, "3, not 6"]);
+    expect([plantsNext({ ...e, had: 6 }), plantsNext({ ...e, had: 2 }), plantsNext({ ...e, had: 0 })]).toEqual([
+      3, 2, 1,
+    ]);
   });
   it("learns the yield from its own plantings, against the handbook as one more", () => {
     expect(perPlantOf(aubergine, [])).toBe(1750);

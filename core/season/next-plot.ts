@@ -10,9 +10,16 @@ import { type BedPast, pastOf, type Rotation, rotationOf } from "./rotation";
 
 /** Penalties of a move, in the worth of one planting well placed (own choices; shown with each bed). */
 const VERDICT_COST: Record<Rotation, number> = { good: -0.5, fine: 0, wary: 3, no: 8 };
-/** A tender crop that had a roof and would lose it, and one in the open that would take the roof's place. */
-const ROOF_LOST = 6;
+/**
+ * A tender crop that had a roof and would lose it: worse than following itself, where fresh soil helps; and a hardy one
+ * in the open that would take the roof's place.
+ */
+const ROOF_LOST = 9;
 const ROOF_WASTED = 2;
+/** What climbs, rambles or grows tall has no room under the lights of a cold frame. */
+const FRAME_TOO_LOW = 9;
+const TALL_FAMILIES = ["Cucurbitaceae", "Poaceae", "Solanaceae"];
+const TALL_CROPS = ["french-bean-climbing", "runner-bean", "pea-shelling", "pea-snap", "mangetout", "brussels-sprouts"];
 /** For each doubling or halving of the ground, and each hour of sun less than it had. */
 const SIZE_COST = 1.2;
 const SUN_COST = 0.4;
@@ -55,6 +62,8 @@ function costOf(group: readonly Planting[], from: Bed, to: Bed, past: BedPast, o
     if (verdict === "wary" || verdict === "no") warnings.push(`${crop.name}: ${reasons.join("; ")}`);
     if (tender(crop) && roofed(from) && !roofed(to)) cost += ROOF_LOST;
     if (!tender(crop) && !roofed(from) && roofed(to)) cost += ROOF_WASTED;
+    const tall = TALL_FAMILIES.includes(crop.family) || TALL_CROPS.includes(crop.id);
+    if (tall && from.cover !== "cold-frame" && to.cover === "cold-frame") cost += FRAME_TOO_LOW;
   }
   return { cost, warnings: [...new Set(warnings)] };
 }

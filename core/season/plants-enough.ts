@@ -9,12 +9,16 @@ const SPARE = 1.1;
 const BELIEF = 1;
 /** Weeks for which a fruit or pod crop is picked, where the season does not end it sooner. */
 const MOST_WEEKS = 14;
+/** So much beside the mark is still about right. */
+const SLACK = 1.25;
 
 export type Enough = {
   crop: Crop;
   /** plants that were grown */
   had: number;
+  /** to eat from, and to put by and give away from as well */
   enough: number;
+  plenty: number;
   /** weeks at table they feed */
   weeks: number;
   wantG: number;
@@ -36,6 +40,11 @@ export function perPlantOf(crop: Crop, own: readonly number[]): number | null {
   return book === null ? mean : (mean * own.length + book * BELIEF) / (own.length + BELIEF);
 }
 
+/** Plants for next year by what was had: no fewer than are eaten from, no more than are of any use. */
+export const plantsNext = (e: Pick2<Enough, "had" | "enough" | "plenty">): number =>
+  Math.min(Math.max(e.had, e.enough), e.plenty);
+type Pick2<T, K extends keyof T> = { [P in K]: T[P] };
+
 /**
  * Plants that are enough for the household: what it eats of the crop in its season (or over the weeks it keeps), by what
  * a plant gives. "One aubergine plant, not three."
@@ -53,17 +62,19 @@ export function plantsEnough(
   const season = bearing ? Math.max(1, (daysBetween(bearing[0], bearing[1]) + 1) / 7) : 8;
   const weeks = isKeeper(crop) ? keepingWeeks(crop) : Math.min(MOST_WEEKS, season);
   const wantG = taste.liking === 0 ? 0 : taste.weeklyG * weeks;
-  const enough = wantG === 0 ? 0 : Math.max(1, Math.ceil((wantG * SPARE) / perPlantG - 1e-9));
+  const plantsFor = (g: number) => (g === 0 ? 0 : Math.max(1, Math.ceil((g * SPARE) / perPlantG - 1e-9)));
+  const enough = plantsFor(wantG);
+  const plenty = wantG === 0 ? 0 : plantsFor((taste.weeklyG + taste.sparedG) * weeks);
   const n = (k: number) => (k === 1 ? "one" : String(k));
   const words =
     enough === 0
       ? "nobody eats it"
       : had === 0
         ? `${n(enough)} ${enough === 1 ? "plant is" : "plants are"} enough`
-        : enough < had * 0.8
-          ? `${n(enough)}, not ${n(had)}`
-          : enough > had * 1.25
+        : had > plenty * SLACK
+          ? `${n(plenty)}, not ${n(had)}`
+          : had * SLACK < enough
             ? `${n(enough)} rather than ${n(had)}`
             : `${n(had)} was about right`;
-  return { crop, had, enough, weeks, wantG, perPlantG, learnedFrom: own.length, words };
+  return { crop, had, enough, plenty, weeks, wantG, perPlantG, learnedFrom: own.length, words };
 }
