@@ -53,9 +53,21 @@ for (let s = 0; s < SEASONS; s++)
       );
     }
   }
+// the record of those seasons: one real one of the demo's desk, a little warmer or cooler each year
+const year = demo.weather.filter((w) => w.day.startsWith("2025"));
+const weather = Array.from({ length: 2023 - 2006 }, (_, k) => 2006 + k).flatMap((y) => {
+  const warmer = luck.between(-1.5, 1.5);
+  return year.map((w) => ({
+    ...w,
+    day: `${y}${w.day.slice(4)}`,
+    tempMinC: w.tempMinC + warmer,
+    tempMaxC: w.tempMaxC + warmer,
+  }));
+});
 for (const p of picks) if (p.grossG === null) p.tare = [];
 db.$client.transaction(() => {
   for (const p of plantings) db.insert(schema.plantings).values(p).run();
+  for (const w of weather) db.insert(schema.weatherDays).values(w).run();
   for (const p of picks) db.insert(schema.picks).values(p).run();
 })();
 db.$client.close();

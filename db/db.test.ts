@@ -4,9 +4,6 @@ import { join } from "node:path";
 import Database from "better-sqlite3";
 import { beforeEach, describe, expect, it } from "vitest";
 import type { Bed } from "#core/garden/bed";
-import { cropOf } from "#core/handbook/index";
-import { logged } from "#core/season/pick-log";
-import { yieldsOf } from "#core/season/yields";
 import { demoGarden } from "#standins/demo-garden";
 import { archiveOf, restoreArchive } from "./archive";
 import { change, listChanges, orderedId, revision, undo, undoable } from "./change";
@@ -139,38 +136,6 @@ it("ids of what must keep its order sort in the order they were made", () => {
   const ids = Array.from({ length: 500 }, orderedId);
   expect([...ids].sort()).toEqual(ids);
   expect(new Set(ids).size).toBe(500);
-});
-
-it("totals by crop and year are what the rows say, summed by the database in another way", () => {
-  restoreArchive(db, demo, AT);
-  const raw = new Database(databaseFile(dir), { readonly: true });
-  const rows = raw
-    .prepare(`
-      select p.crop_id as crop, substr(k.at, 1, 4) as year, count(*) as picks,
-        sum(k.gross_g - coalesce((select sum(json_extract(t.value, '$.tareG') * json_extract(t.value, '$.count')) from json_each(k.tare) t), 0)) as g
-      from picks k join plantings p on p.id = k.planting_id
-      where k.gross_g is not null and k.part = 'crop' and k.tops_on = 0 and k.estimated = 0
-      group by 1, 2`)
-    .all() as { crop: string; year: string; picks: number; g: number }[];
-  raw.close();
-  const snapshot = snapshotOf(db);
-  const plantings = new Map(snapshot.plantings.map((p) => [p.id, p]));
-  const beds = new Map(snapshot.beds.map((b) => [b.id, b]));
-  const entries = snapshot.picks.map((k) => {
-    const p = plantings.get(k.plantingId)!;
-    return logged(k, p, cropOf(p.cropId), beds.get(p.bedId)!.name);
-  });
-  expect(rows.length).toBeGreaterThan(8);
-  for (const r of rows) {
-    const of = yieldsOf(
-      entries.filter((e) => e.at.startsWith(r.year)),
-      "crop",
-      plantings,
-      beds,
-    ).find((y) => y.key === r.crop)!;
-    expect(of.totals.weighedG).toBeCloseTo(r.g, 1);
-    expect(of.totals.picks).toBe(r.picks);
-  }
 });
 
 describe("the audit trail", () => {

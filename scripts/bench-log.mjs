@@ -94,6 +94,21 @@ row(
 );
 row("calendar of a month", await times(["/picks/calendar?month=2014-07", "/picks/calendar?month=2020-08"], 30), "");
 row("season sheet", await times(["/picks/sheet?year=2014", "/picks/sheet?year=2020"], 30), "");
+for (const [what, paths] of [
+  ["season: what it gave", ["/season?year=2014", "/season?year=2020&by=bed"]],
+  ["season: all of them", ["/season?year=all&by=kind"]],
+  ["season: compare", ["/season/compare?crop=tomato", "/season/compare?crop=kale&split=sun"]],
+  ["season: compare ways of picking", ["/season/compare?crop=kale&split=method"]],
+  ["season: rhythm", ["/season/rhythm"]],
+  ["season: gluts and gaps", ["/season/weeks?year=2014", "/season/weeks?year=2020"]],
+  ["season: beds after", ["/season/beds"]],
+  ["season: sowings", ["/season/sowings?all=yes", "/season/sowings?bed=tunnel"]],
+  ["season: seed box", ["/season/seeds"]],
+  ["season: next year", ["/season/next"]],
+  ["season: lessons", ["/season/lessons"]],
+  ["season: report", ["/season/report?year=2014"]],
+])
+  row(what, await times(paths, 20), "200 ms");
 row("Today", await times(["/"], 30), "");
 
 const post = async (path, fields) => {

@@ -157,6 +157,7 @@ export function bedsView(d: Desk, q: URLSearchParams) {
         ];
       }),
     shoots: grown.flatMap((g) => {
+      if (g.crop.habit !== "main-then-side" || g.planting.endedOn !== null) return [];
       const days = [...new Set(pickedOf(g.entries).map((p) => p.day))];
       const r = regrowthOf(g.planting, g.crop, days, snapshot.weather, today);
       if (!r) return [];

@@ -9,7 +9,7 @@ import { isCrop } from "#core/weighing/pick";
 import type { Desk } from "./desk.server";
 import { handbook } from "./desk.server";
 import { keptOf } from "./keep.server";
-import { loggedPicks } from "./picks.server";
+import { loggedPicks, logOf } from "./picks.server";
 
 /** A planting with its bed, crop and picks, in the order of time. */
 export type GrownHere = { planting: Planting; bed: Bed; crop: Crop; entries: LoggedPick[] };
@@ -35,13 +35,46 @@ export function grownOf({ snapshot }: Desk): GrownHere[] {
   return grown;
 }
 
-/** Picks of the crop itself, by day and mass, g. */
-export const pickedOf = (entries: readonly LoggedPick[]): { day: string; netG: number }[] =>
-  entries.flatMap((e) => (isCrop(e.pick) ? [{ day: e.at.slice(0, 10), netG: e.net }] : []));
+type Picked = { day: string; netG: number };
+const pickedKnown = new WeakMap<
+  readonly LoggedPick[],
+  { all: Picked[]; years: Map<string, Picked[]>; totalG: number }
+>();
+
+function pickedBook(entries: readonly LoggedPick[]) {
+  const known = pickedKnown.get(entries);
+  if (known) return known;
+  const all = entries.flatMap((e): Picked[] => (isCrop(e.pick) ? [{ day: e.at.slice(0, 10), netG: e.net }] : []));
+  const years = new Map<string, Picked[]>();
+  for (const p of all) {
+    const year = p.day.slice(0, 4);
+    const list = years.get(year);
+    if (list) list.push(p);
+    else years.set(year, [p]);
+  }
+  const book = { all, years, totalG: all.reduce((s, p) => s + p.netG, 0) };
+  pickedKnown.set(entries, book);
+  return book;
+}
+
+/** Picks of the crop itself, by day and mass, g; drawn together once for each change. */
+export const pickedOf = (entries: readonly LoggedPick[]): readonly Picked[] => pickedBook(entries).all;
+/** What they come to, g. */
+export const totalOf = (entries: readonly LoggedPick[]): number => pickedBook(entries).totalG;
+/** The same of one year. */
+export const pickedIn = (entries: readonly LoggedPick[], year: string): readonly Picked[] =>
+  pickedBook(entries).years.get(year) ?? [];
+
+/** Yields a plant, g, of the plantings of a crop that are over: what still grows has not given all it will. */
+export const yieldsAPlant = (grown: readonly GrownHere[]): number[] =>
+  grown.flatMap(({ planting, entries }) => {
+    const total = planting.plants !== null && planting.endedOn !== null ? totalOf(entries) : 0;
+    return total > 0 ? [total / planting.plants!] : [];
+  });
 
 /** Years in which something was picked, latest first; the year at hand where nothing was. */
 export function pickYears(d: Desk): string[] {
-  const years = [...new Set(loggedPicks(d.snapshot).map((e) => e.at.slice(0, 4)))].sort().reverse();
+  const { years } = logOf(d.snapshot);
   return years.length > 0 ? years : [d.today.slice(0, 4)];
 }
 

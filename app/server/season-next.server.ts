@@ -10,7 +10,7 @@ import { sayMass } from "#core/units/mass";
 import { change, newId } from "#db/change";
 import { type Desk, db, handbook } from "./desk.server";
 import { done, faultsOf, missing, numberOf, refuse } from "./forms.server";
-import { grownOf, notedIn, pickedOf } from "./season-data.server";
+import { grownOf, notedIn, pickedIn } from "./season-data.server";
 import { enoughOf } from "./season-weeks.server";
 
 /** The season a plan is drawn up for: the coming one from July on. */
@@ -97,7 +97,7 @@ function comparedWith(d: Desk, plan: readonly Planned[], year: number) {
     return known;
   };
   for (const g of grownOf(d)) {
-    const gave = pickedOf(g.entries).filter((p) => p.day.startsWith(before));
+    const gave = pickedIn(g.entries, before);
     if (gave.length === 0 && !g.planting.startedOn.startsWith(before)) continue;
     const c = of(g.crop.id);
     c.had += g.planting.plants ?? 0;

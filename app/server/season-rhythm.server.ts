@@ -3,7 +3,7 @@ import { type Brought, type Rhythm, rhythmOf } from "#core/season/rhythm";
 import { sayMass } from "#core/units/mass";
 import type { WeatherDay } from "#core/weather/daily";
 import type { Desk } from "./desk.server";
-import { type GrownHere, grownOf, pickedOf, siteOf } from "./season-data.server";
+import { type GrownHere, grownOf, pickedIn, pickedOf, siteOf } from "./season-data.server";
 
 /** Repeat croppers picked often enough in some year to have a rhythm, latest first. */
 function candidates(d: Desk) {
@@ -47,7 +47,7 @@ function asked(d: Desk, q: URLSearchParams) {
         chosen.g.planting,
         { ...chosen.g.bed, nightOffsetC: siteOf(d, chosen.g.bed).bed.nightOffsetC },
         chosen.g.crop,
-        pickedOf(chosen.g.entries).filter((p) => p.day.startsWith(chosen.year)),
+        pickedIn(chosen.g.entries, chosen.year),
         yearOf(d.snapshot.weather, chosen.year),
         roundCostG(d, chosen.g),
       )

@@ -8,7 +8,7 @@ import { isKeeper } from "#core/season/weeks";
 import { sayMass } from "#core/units/mass";
 import { SOIL_WORDS, soilState } from "#core/weather/soil";
 import { type Desk, handbook } from "./desk.server";
-import { grownOf, openSite, pickedOf, riskAsked, siteOf } from "./season-data.server";
+import { grownOf, openSite, riskAsked, siteOf, yieldsAPlant } from "./season-data.server";
 
 const HOW_WORDS = { sown: "sown in place", transplanted: "set out as plants", planted: "planted" } as const;
 
@@ -17,14 +17,6 @@ function siteAsked(d: Desk, bedId: string | null): { bedId: string; site: Site }
   const bed = d.snapshot.beds.find((b) => b.id === bedId);
   return bed ? { bedId: bed.id, site: siteOf(d, bed) } : { bedId: "", site: openSite(d) };
 }
-
-/** Yield a plant of a crop's own plantings that are over, g. */
-const ownYields = (d: Desk, cropId: string): number[] =>
-  grownOf(d).flatMap((g) => {
-    if (g.crop.id !== cropId || g.planting.plants === null || g.planting.endedOn === null) return [];
-    const total = pickedOf(g.entries).reduce((s, p) => s + p.netG, 0);
-    return total > 0 ? [total / g.planting.plants] : [];
-  });
 
 /** The season a sowing is thought of for: this one while anything can still be sown, else the next. */
 const seasonYear = (today: string): number => Number(today.slice(0, 4)) + (today.slice(5) >= "09-15" ? 1 : 0);
@@ -95,7 +87,7 @@ function planOf(d: Desk, crop: Crop, site: Site, year: number, risk: number) {
   const { snapshot } = d;
   const { units } = snapshot.garden;
   const taste = tastesOf(snapshot)(crop);
-  const own = ownYields(d, crop.id);
+  const own = yieldsAPlant(grownOf(d).filter((g) => g.crop.id === crop.id));
   const perPlant = perPlantOf(crop, own);
   const plan = successionOf(crop, snapshot.weather, year, site, risk, taste.weeklyG, perPlant);
   if (!plan || plan.sowings.length === 0) return { crop: crop.name, glyph: crop.glyph, none: true as const };

@@ -5,7 +5,7 @@ import { plantsEnough } from "#core/season/plants-enough";
 import { type CropWeeks, cropWeeks } from "#core/season/weeks";
 import { sayMass } from "#core/units/mass";
 import type { Desk } from "./desk.server";
-import { type GrownHere, grownOf, pickedOf, pickYears, yearAsked } from "./season-data.server";
+import { type GrownHere, grownOf, pickedIn, pickYears, yearAsked, yieldsAPlant } from "./season-data.server";
 
 type CropYear = { weeks: CropWeeks; grown: GrownHere[] };
 
@@ -17,7 +17,7 @@ function cropYears(d: Desk, year: string): CropYear[] {
   return [...by.values()]
     .map((grown): CropYear => {
       const { crop } = grown[0]!;
-      const picked = grown.flatMap((g) => pickedOf(g.entries).filter((p) => p.day.startsWith(year)));
+      const picked = grown.flatMap((g) => pickedIn(g.entries, year));
       return { weeks: cropWeeks(crop, tasteOf(crop), picked), grown };
     })
     .filter((c) => c.weeks.weeks.length > 0)
@@ -29,20 +29,10 @@ export function enoughOf(d: Desk, year: string) {
   const tasteOf = tastesOf(d.snapshot);
   return cropYears(d, year).flatMap(({ weeks, grown }) => {
     const { crop } = weeks;
-    const own = grown.flatMap((g) => {
-      const total = pickedOf(g.entries).reduce((s, p) => s + p.netG, 0);
-      // what is still growing has not given all it will
-      return g.planting.plants !== null && g.planting.endedOn !== null && total > 0 ? [total / g.planting.plants] : [];
-    });
-    const season = grown.filter((g) => pickedOf(g.entries).some((p) => p.day.startsWith(year)));
+    const own = yieldsAPlant(grown);
+    const season = grown.filter((g) => pickedIn(g.entries, year).length > 0);
     const had = season.reduce((s, g) => s + (g.planting.plants ?? 0), 0);
-    const days = season
-      .flatMap((g) =>
-        pickedOf(g.entries)
-          .filter((p) => p.day.startsWith(year))
-          .map((p) => p.day),
-      )
-      .sort();
+    const days = season.flatMap((g) => pickedIn(g.entries, year).map((p) => p.day)).sort();
     const enough = plantsEnough(crop, tasteOf(crop), had, own, days.length > 0 ? [days[0]!, days.at(-1)!] : null);
     return enough && had > 0 ? [enough] : [];
   });

@@ -1,4 +1,5 @@
 import { sayDay } from "#core/calendar/day";
+import { becameOf } from "#core/keeping/became";
 import { lotsNow } from "#core/keeping/lot";
 import { seedsOf } from "#core/keeping/seeds";
 import { draftsOf, isDue, type Lesson, lessonSchema, remindDays, sayRemind } from "#core/season/lessons";
@@ -9,12 +10,11 @@ import { sayMass } from "#core/units/mass";
 import { change, newId } from "#db/change";
 import { type Desk, db, handbook } from "./desk.server";
 import { done, faultsOf, refuse } from "./forms.server";
-import { loggedPicks } from "./picks.server";
+import { loggedPicks, logOf } from "./picks.server";
 
 /** The picks of one season, or of all. */
 function seasonOf(d: Desk, asked: string) {
-  const all = loggedPicks(d.snapshot);
-  const years = [...new Set(all.map((e) => e.at.slice(0, 4)))].sort().reverse();
+  const { entries: all, years } = logOf(d.snapshot);
   const year = asked === "all" || years.includes(asked) ? asked : (years[0] ?? d.today.slice(0, 4));
   return { years, year, entries: year === "all" ? all : all.filter((e) => e.at.startsWith(year)) };
 }
@@ -68,24 +68,17 @@ function waysOf(d: Desk, entries: ReturnType<typeof seasonOf>["entries"]) {
   const { snapshot } = d;
   const { units } = snapshot.garden;
   const plantings = new Map(snapshot.plantings.map((p) => [p.id, p]));
-  const lots = [...lotsNow(seedsOf(entries, plantings, handbook(), snapshot.places), snapshot.lotEvents).values()];
-  const sum = (of: (l: (typeof lots)[number]) => number) =>
-    lots.filter((l) => l.from === null).reduce((s, l) => s + of(l), 0);
-  const causes = new Map<string, number>();
-  for (const l of lots)
-    for (const e of l.events)
-      if (e.kind === "lose" && e.lotId === l.id && e.massG !== null)
-        causes.set(e.cause || "not said", (causes.get(e.cause || "not said") ?? 0) + e.massG);
+  const became = becameOf(entries, snapshot.lotEvents, (list) => seedsOf(list, plantings, handbook(), snapshot.places));
   const told = [
-    ["used in the kitchen or put by", sum((l) => l.used.useG)],
-    ["given away", sum((l) => l.used.giveG)],
-    ["lost, to animals or to the compost", sum((l) => l.used.loseG)],
-    ["set apart as lots of their own", sum((l) => l.used.apartG)],
-    ["nothing written down, or still here", sum((l) => l.leftG)],
+    ["used in the kitchen or put by", became.usedG],
+    ["given away", became.givenG],
+    ["lost, to animals or to the compost", became.lostG],
+    ["set apart as lots of their own", became.apartG],
+    ["nothing written down, or still here", became.leftG],
   ] as const;
   return {
     told: told.filter(([, g]) => g > 0).map(([name, g]) => ({ name, massG: g, amount: sayMass(g, units) })),
-    causes: [...causes].sort((a, b) => b[1] - a[1]).map(([cause, g]) => ({ cause, amount: sayMass(g, units) })),
+    causes: became.causes.map(([cause, g]) => ({ cause, amount: sayMass(g, units) })),
   };
 }
 

@@ -63,7 +63,11 @@ export function yieldsOf(
     if (crops.length === 0) return [];
     const totals = totalsOf(list);
     const of = new Map<string, LoggedPick[]>();
-    for (const e of crops) of.set(e.pick.plantingId, [...(of.get(e.pick.plantingId) ?? []), e]);
+    for (const e of crops) {
+      const picks = of.get(e.pick.plantingId);
+      if (picks) picks.push(e);
+      else of.set(e.pick.plantingId, [e]);
+    }
     const grown = [...of].flatMap(([id, picks]) => {
       const p = plantings.get(id);
       return p ? [{ p, picks, massG: picks.reduce((s, e) => s + e.net, 0) }] : [];

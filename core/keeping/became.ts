@@ -1,0 +1,67 @@
+import type { LoggedPick } from "../season/pick-log";
+import { roundMass } from "../units/mass";
+import { isCrop, type Way } from "../weighing/pick";
+import { type LotEvent, type LotSeed, lotsNow } from "./lot";
+
+/** What became of a crop in the house, g; what was put by is used. */
+export type Became = {
+  usedG: number;
+  givenG: number;
+  lostG: number;
+  apartG: number;
+  leftG: number;
+  /** what was lost, by its cause, most first */
+  causes: [string, number][];
+};
+
+/** Ways that end with the basket, by what they count as. */
+const AT_ONCE: Partial<Record<Way, "usedG" | "givenG" | "lostG">> = {
+  snacked: "usedG",
+  give: "givenG",
+  animals: "lostG",
+  compost: "lostG",
+};
+
+/**
+ * What became of some picks. Lots that something was written down about are followed through all that befell them; the
+ * rest is counted by where it went from the basket, which over twenty seasons is nearly all of it.
+ * @param seedsFor the lots that picks began
+ */
+export function becameOf(
+  entries: readonly LoggedPick[],
+  events: readonly LotEvent[],
+  seedsFor: (entries: readonly LoggedPick[]) => LotSeed[],
+): Became {
+  const told = new Set(events.flatMap((e) => [e.lotId, e.toLot ?? ""]).map((id) => id.split(".")[0]!));
+  const sum = { usedG: 0, givenG: 0, lostG: 0, apartG: 0, leftG: 0 };
+  const causes = new Map<string, number>();
+  const follow: LoggedPick[] = [];
+  for (const e of entries) {
+    if (!isCrop(e.pick)) continue;
+    if (e.pick.sorted.length > 0 || told.has(e.pick.id)) follow.push(e);
+    else sum[AT_ONCE[e.pick.way] ?? "leftG"] += e.net;
+  }
+  const lots = lotsNow(seedsFor(follow), events);
+  for (const l of lots.values()) {
+    for (const e of l.events)
+      if (e.kind === "lose" && e.lotId === l.id && e.massG !== null) {
+        const cause = e.cause || "not said";
+        causes.set(cause, (causes.get(cause) ?? 0) + e.massG);
+      }
+    // a part set apart began as its lot did, and is counted there
+    if (l.from !== null) continue;
+    sum.usedG += l.used.useG;
+    sum.givenG += l.used.giveG;
+    sum.lostG += l.used.loseG;
+    sum.apartG += l.used.apartG;
+    sum.leftG += l.leftG;
+  }
+  return {
+    usedG: roundMass(sum.usedG),
+    givenG: roundMass(sum.givenG),
+    lostG: roundMass(sum.lostG),
+    apartG: roundMass(sum.apartG),
+    leftG: roundMass(sum.leftG),
+    causes: [...causes].sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1)),
+  };
+}
