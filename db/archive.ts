@@ -44,6 +44,7 @@ const tablesOf = (a: Archive): { [N in TableName]: RowOf<N>[] } => ({
   placeReadings: a.placeReadings,
   lotEvents: a.lotEvents,
   lessons: a.lessons,
+  bedLosses: a.bedLosses,
   ticks: a.ticks,
   dishes: a.dishes,
   seedLots: a.seedLots,

@@ -26,6 +26,7 @@ const TABLES = {
   placeReadings: schema.placeReadings,
   lotEvents: schema.lotEvents,
   lessons: schema.lessons,
+  bedLosses: schema.bedLosses,
   ticks: schema.ticks,
   dishes: schema.dishes,
   seedLots: schema.seedLots,

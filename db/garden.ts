@@ -81,6 +81,7 @@ export const snapshotOf = (db: Db): Snapshot => ({
   placeReadings: db.select().from(t.placeReadings).orderBy(asc(t.placeReadings.at), asc(t.placeReadings.id)).all(),
   lotEvents: db.select().from(t.lotEvents).orderBy(asc(t.lotEvents.at), asc(t.lotEvents.id)).all(),
   lessons: db.select().from(t.lessons).orderBy(asc(t.lessons.at), asc(t.lessons.id)).all(),
+  bedLosses: db.select().from(t.bedLosses).orderBy(asc(t.bedLosses.day), asc(t.bedLosses.id)).all(),
   ticks: db.select().from(t.ticks).orderBy(asc(t.ticks.id)).all(),
   dishes: db.select().from(t.dishes).orderBy(asc(t.dishes.name), asc(t.dishes.id)).all(),
   seedLots: db

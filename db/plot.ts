@@ -47,6 +47,7 @@ const HANGING = {
   roundLines: t.roundLines,
   treatments: t.treatments,
   pickWishes: t.pickWishes,
+  bedLosses: t.bedLosses,
 } as const;
 
 function dropPlantings(db: Db, c: Change, ids: readonly string[]): void {

@@ -16,6 +16,7 @@ import { planNoteSchema, roundLineSchema, roundSchema } from "#core/planning/rou
 import { pickWishSchema } from "#core/planning/wish";
 import { checkSchema, localTimeSchema, readingSchema } from "#core/readiness/check";
 import { readingFault } from "#core/readiness/cue-kinds/index";
+import { bedLossSchema } from "#core/season/bed-loss";
 import { lessonSchema } from "#core/season/lessons";
 import { plannedSchema } from "#core/season/next-plot-row";
 import { seedLotSchema } from "#core/season/seed-lots";
@@ -61,6 +62,7 @@ export const archiveSchema = z.object({
   placeReadings: z.array(placeReadingSchema).max(200_000).default([]),
   lotEvents: z.array(lotEventSchema).max(200_000).default([]),
   lessons: z.array(lessonSchema).max(20_000).default([]),
+  bedLosses: z.array(bedLossSchema).max(50_000).default([]),
   ticks: z.array(tickSchema).max(50_000).default([]),
   dishes: z.array(dishSchema).max(2000).default([]),
   seedLots: z.array(seedLotSchema).max(20_000).default([]),
@@ -145,6 +147,7 @@ function strayReferences(a: Archive): LocatedError[] {
     "placeReadings",
     "lotEvents",
     "lessons",
+    "bedLosses",
     "ticks",
     "dishes",
     "seedLots",
@@ -176,7 +179,7 @@ function strayReferences(a: Archive): LocatedError[] {
     if (!rounds.has(l.roundId)) stray(`roundLines.${i}.roundId`, `there is no round “${l.roundId}”`);
     if (!plantings.has(l.plantingId)) stray(`roundLines.${i}.plantingId`, `there is no planting “${l.plantingId}”`);
   });
-  for (const name of ["picks", "treatments", "pickWishes"] as const)
+  for (const name of ["picks", "treatments", "pickWishes", "bedLosses"] as const)
     a[name].forEach((p, i) => {
       if (!plantings.has(p.plantingId)) stray(`${name}.${i}.plantingId`, `there is no planting “${p.plantingId}”`);
     });

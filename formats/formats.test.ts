@@ -241,6 +241,7 @@ const archive: Archive = {
       state: "kept",
     },
   ],
+  bedLosses: [{ id: "bl", plantingId: "p1", day: "2026-08-02", cause: "animals", massG: 1200, note: "a “deer”" }],
   ticks: [{ id: "first-hour onion 2026-08-01", at: "2026-08-01T09:00" }],
   dishes: [{ id: "d", name: "Soup, “green”", cropIds: ["bulb-onion"], note: "page 3;\nsecond line" }],
   seedLots: [

@@ -235,7 +235,7 @@ const demoHousehold = (): Pick<
 });
 
 /** The demo's seed box, its own dishes, and nothing planned yet for next year. */
-const demoSeedBox = (): Pick<Archive, "ticks" | "dishes" | "seedLots" | "planned"> => {
+const demoSeedBox = (): Pick<Archive, "bedLosses" | "ticks" | "dishes" | "seedLots" | "planned"> => {
   const seed = (
     id: string,
     cropId: string,
@@ -260,6 +260,11 @@ const demoSeedBox = (): Pick<Archive, "ticks" | "dishes" | "seedLots" | "planned
   return {
     ticks: [],
     planned: [],
+    bedLosses: [
+      { id: "l-squash", plantingId: "squash-25", day: "2025-10-19", cause: "frost", massG: 3200, note: "two, low bed" },
+      { id: "l-cou", plantingId: "cou-lower", day: "2026-08-13", cause: "too late", massG: 900, note: "a marrow" },
+      { id: "l-kale", plantingId: "kale-hedge", day: "2026-09-24", cause: "animals", massG: 400, note: "pigeons" },
+    ],
     dishes: [
       {
         id: "courgette-cakes",

@@ -1,5 +1,5 @@
 import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
-import { CloudRain, Droplets, Eye, Flag, Route as RouteIcon, Scale, Sprout } from "lucide-react";
+import { Bird, CloudRain, Droplets, Eye, Flag, Route as RouteIcon, Scale, Sprout } from "lucide-react";
 import { Link } from "react-router";
 import { daysBetween, sayDate } from "#core/calendar/day";
 import { sayOffRange } from "#core/season/planting-figures";
@@ -26,6 +26,7 @@ const SIGNS: Record<TimelineEvent["kind"], typeof Eye> = {
   pick: Scale,
   treatment: Droplets,
   weather: CloudRain,
+  loss: Bird,
   end: Flag,
 };
 const pageOf = (e: TimelineEvent): string | null =>

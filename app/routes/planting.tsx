@@ -1,14 +1,16 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { Form } from "react-router";
-import { daysBetween } from "#core/calendar/day";
+import { daysBetween, sayDate } from "#core/calendar/day";
 import { type Planting, plantingSchema } from "#core/garden/planting";
 import { STARTS } from "#core/handbook/crop";
 import { outlookOf, type Snapshot } from "#core/planning/outlook";
+import { sayMass } from "#core/units/mass";
 import { newId } from "#db/change";
 import { gardenOf, nowAt } from "#db/garden";
 import { findPlanting, removePlanting, savePlanting } from "#db/plot";
 import { PlantingDates } from "../components/planting-dates";
+import { PlantingLosses } from "../components/planting-losses";
 import { PlantingSide } from "../components/planting-side";
 import {
   Anchor,
@@ -26,6 +28,7 @@ import {
 import { db, desk, handbook } from "../server/desk.server";
 import { done, faultsOf, missing, numberOf, refuse, typedOf } from "../server/forms.server";
 import { changeDates, isDateIntent } from "../server/planting-dates.server";
+import { changeLosses, isLossIntent } from "../server/planting-losses.server";
 import { judgementView, pickTotals } from "../server/views.server";
 import type { Route } from "./+types/planting";
 
@@ -55,6 +58,9 @@ export function loader({ params, request }: Route.LoaderArgs) {
       days: c.days,
       schools: c.schools.map((s) => ({ id: s.id, name: s.name, gives: s.gives, costs: s.costs })),
     })),
+    losses: snapshot.bedLosses
+      .filter((l) => l.plantingId === planting?.id)
+      .map((l) => ({ ...l, day: sayDate(l.day), amount: `about ${sayMass(l.massG, snapshot.garden.units)}` })),
     judged: seen ? judgementView(seen, today, snapshot.garden.units) : null,
     treatments: snapshot.treatments.filter((t) => t.plantingId === planting?.id),
     wishes: snapshot.pickWishes.filter((w) => w.plantingId === planting?.id),
@@ -80,6 +86,9 @@ export async function action({ request, params }: Route.ActionArgs) {
   const at = nowAt(gardenOf(db()));
   if (known && isDateIntent(typed.intent))
     return changeDates(desk(), known.id, known.kind || (handbook().find(known.cropId)?.name ?? "planting"), typed);
+  const grown = known && handbook().find(known.cropId);
+  if (known && grown && isLossIntent(typed.intent))
+    return changeLosses(desk(), known.id, grown, known.kind || grown.name, typed);
   const crop = handbook().find(typed.cropId ?? "");
   if (typed.intent === "remove") {
     if (!known) throw missing("planting");
@@ -292,6 +301,7 @@ export default function PlantingPage({ loaderData, actionData }: Route.Component
               faults={faults}
             />
           )}
+          {planting && <PlantingLosses losses={loaderData.losses} today={today} faults={faults} />}
         </Box>
       </Grid>
     </Page>

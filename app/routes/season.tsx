@@ -133,8 +133,19 @@ export default function Season({ loaderData }: Route.ComponentProps) {
             {ways.causes.length > 0 && (
               <Section title="Lost, and why">
                 {ways.causes.map((c) => (
-                  <Flex key={c.cause} justify="space-between" py="1.5" borderTopWidth="1px" borderColor="ruleSoft">
-                    <Text>{c.cause}</Text>
+                  <Flex
+                    key={`${c.where} ${c.cause}`}
+                    justify="space-between"
+                    py="1.5"
+                    borderTopWidth="1px"
+                    borderColor="ruleSoft"
+                  >
+                    <Text>
+                      {c.cause}{" "}
+                      <Text as="span" color="inkSoft" fontSize="sm">
+                        {c.where}
+                      </Text>
+                    </Text>
                     <Text fontWeight="600">{c.amount}</Text>
                   </Flex>
                 ))}

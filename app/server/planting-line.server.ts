@@ -61,6 +61,16 @@ export function plantingLine(d: Desk, plantingId: string) {
     };
   });
   const weather = drawnTogether(weatherEvents(planting, bed, crop, snapshot.weather, snapshot.covers, today));
+  const losses = snapshot.bedLosses
+    .filter((l) => l.plantingId === planting.id)
+    .map(
+      (l): TimelineEvent => ({
+        day: l.day,
+        kind: "loss",
+        words: `About ${sayMass(l.massG, units)} lost: ${l.cause}${l.note ? ` (${l.note})` : ""}`,
+        id: null,
+      }),
+    );
   const own = ownEvents(planting, snapshot.treatments, (t) =>
     [TREATMENT_WORDS[t.kind], t.product, t.waitDays > 0 ? `${t.waitDays} days to wait` : "", t.note]
       .filter(Boolean)
@@ -75,6 +85,6 @@ export function plantingLine(d: Desk, plantingId: string) {
     figures: figuresOf(planting, bed, crop, entries),
     kept: keptPromises(promises),
     rounds: promises.length,
-    events: timelineOf([...own, ...looks, ...picks, ...plans, ...weather]),
+    events: timelineOf([...own, ...looks, ...picks, ...plans, ...weather, ...losses]),
   };
 }

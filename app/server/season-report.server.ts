@@ -99,9 +99,9 @@ function becamePart(seen: ReturnType<typeof seasonView>): ReportPart {
     title: "What became of it",
     lines: seen.ways.told.map((w) => `${w.name}: ${w.amount}`),
     table: {
-      head: ["Lost, and why", "How much"],
-      rows: seen.ways.causes.map((c) => [c.cause, c.amount]),
-      numbers: [1],
+      head: ["Lost, and why", "Where", "How much"],
+      rows: seen.ways.causes.map((c) => [c.cause, c.where, c.amount]),
+      numbers: [2],
     },
   };
 }

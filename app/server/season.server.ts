@@ -2,6 +2,7 @@ import { sayDay } from "#core/calendar/day";
 import { becameOf } from "#core/keeping/became";
 import { lotsNow } from "#core/keeping/lot";
 import { seedsOf } from "#core/keeping/seeds";
+import { bedLossesBy } from "#core/season/bed-loss";
 import { draftsOf, isDue, type Lesson, lessonSchema, remindDays, sayRemind } from "#core/season/lessons";
 import { groupPicks, totalsOf } from "#core/season/pick-log";
 import { figuresOf } from "#core/season/planting-figures";
@@ -59,15 +60,16 @@ export function seasonView(d: Desk, askedYear: string, by: YieldsBy) {
         weighedG: w.totals.weighedG,
         estimatedG: w.totals.estimatedG,
       })),
-    ways: waysOf(d, entries),
+    ways: waysOf(d, entries, year),
   };
 }
 
 /** Where the crop of some picks went: eaten, given, lost or still here, by what was written down. */
-function waysOf(d: Desk, entries: ReturnType<typeof seasonOf>["entries"]) {
+function waysOf(d: Desk, entries: ReturnType<typeof seasonOf>["entries"], year: string) {
   const { snapshot } = d;
   const { units } = snapshot.garden;
   const plantings = new Map(snapshot.plantings.map((p) => [p.id, p]));
+  const losses = snapshot.bedLosses.filter((l) => year === "all" || l.day.startsWith(year));
   const became = becameOf(entries, snapshot.lotEvents, (list) => seedsOf(list, plantings, handbook(), snapshot.places));
   const told = [
     ["used in the kitchen or put by", became.usedG],
@@ -78,7 +80,14 @@ function waysOf(d: Desk, entries: ReturnType<typeof seasonOf>["entries"]) {
   ] as const;
   return {
     told: told.filter(([, g]) => g > 0).map(([name, g]) => ({ name, massG: g, amount: sayMass(g, units) })),
-    causes: became.causes.map(([cause, g]) => ({ cause, amount: sayMass(g, units) })),
+    causes: [
+      ...bedLossesBy(losses).map(([cause, g]) => ({
+        cause,
+        where: "in the bed",
+        amount: `about ${sayMass(g, units)}`,
+      })),
+      ...became.causes.map(([cause, g]) => ({ cause, where: "after picking", amount: sayMass(g, units) })),
+    ],
   };
 }
 
@@ -123,8 +132,9 @@ function drafts(d: Desk, year: string) {
       entries.filter((e) => e.pick.plantingId === id),
     );
     const lostG = lots.filter((l) => l.plantingId === id).reduce((s, l) => s + l.used.loseG, 0);
+    const lostInBed = snapshot.bedLosses.filter((l) => l.plantingId === id && l.day.startsWith(year));
     const days = remindDays(crop, p, figures.first, d.today);
-    return draftsOf(p, p.kind || crop.name, crop, figures, lostG, snapshot.garden.units)
+    return draftsOf(p, p.kind || crop.name, crop, figures, lostG, snapshot.garden.units, lostInBed)
       .filter((x) => !answered.has(x.id))
       .map((x) => ({ ...x, remindOn: x.about === "pick" ? (days.pick ?? days.start) : days.start }));
   });

@@ -27,6 +27,7 @@ const HOLDS: Record<string, string> = {
   placeReadings: "reading of a place",
   lotEvents: "what befell a lot",
   lessons: "lesson",
+  bedLosses: "loss in the bed",
   ticks: "step ticked off",
   dishes: "dish",
   seedLots: "seed",

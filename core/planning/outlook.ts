@@ -17,6 +17,7 @@ import { daysAtTemp, warmth } from "../readiness/clock";
 import { type Judgement, judge } from "../readiness/judge";
 import { clockStart } from "../readiness/season-clock";
 import { isSick } from "../readiness/sick";
+import type { BedLoss } from "../season/bed-loss";
 import type { Lesson } from "../season/lessons";
 import type { Planned } from "../season/next-plot-row";
 import type { SeedLot } from "../season/seed-lots";
@@ -69,6 +70,7 @@ export type Snapshot = {
   placeReadings: PlaceReading[];
   lotEvents: LotEvent[];
   lessons: Lesson[];
+  bedLosses: BedLoss[];
   ticks: Tick[];
   dishes: Dish[];
   seedLots: SeedLot[];

@@ -39,6 +39,7 @@ const snapshot: Snapshot = {
   placeReadings: [],
   lotEvents: [],
   lessons: [],
+  bedLosses: [],
   ticks: [],
   dishes: [],
   seedLots: [],

@@ -5,6 +5,7 @@ import type { Planting } from "../garden/planting";
 import type { Crop } from "../handbook/crop";
 import { localTimeSchema } from "../readiness/check";
 import { sayMass, type UnitSystem } from "../units/mass";
+import { type BedLoss, type BedLossCause, bedLossesBy } from "./bed-loss";
 import type { PlantingFigures } from "./planting-figures";
 
 /** Something learned, and when it is to come up again. A draft thrown away is kept as such, so that it stays away. */
@@ -59,11 +60,20 @@ const LATE_DAYS = 10;
 const GAP_TIMES = 2.5;
 const LOST_SHARE = 0.15;
 const LEAST_G = 300;
+/** What to do otherwise, by what took it (common practice). */
+const BED_ADVICE: Partial<Record<BedLossCause, string>> = {
+  "too late": "Go more often while it bears, or ask somebody to.",
+  frost: "Bring it in before the first clear, still night.",
+  storm: "Stake it, or pick before the gale.",
+  animals: "Net or fence it before it is ripe.",
+  disease: "Space it wider, and move it on to another bed.",
+};
 
 /**
  * What the figures of a planting that is over, or has been picked, propose to learn: first picked long past or before
  * its range, left too long between picks, a good part lost in the store, mostly guessed.
  * @param lostG of its lots lost, g
+ * @param bedLosses what was lost of it before it was picked
  */
 export function draftsOf(
   planting: Planting,
@@ -72,6 +82,7 @@ export function draftsOf(
   figures: PlantingFigures,
   lostG: number,
   units: UnitSystem,
+  bedLosses: readonly BedLoss[] = [],
 ): Draft[] {
   const { offRange, interval, totals } = figures;
   const massG = totals.weighedG + totals.estimatedG;
@@ -119,6 +130,15 @@ export function draftsOf(
       "pick",
       `Of ${sayMass(massG, units)} of ${name} ${sayMass(lostG, units)} were lost after picking.`,
       "Pick less at once, or find it a better place.",
+    );
+  const inBed = bedLossesBy(bedLosses);
+  const bedG = inBed.reduce((s, [, g]) => s + g, 0);
+  if (bedG >= LEAST_G && bedG / (massG + bedG) >= LOST_SHARE)
+    add(
+      "bed-lost",
+      "pick",
+      `About ${sayMass(bedG, units)} of ${name} were lost in the bed, most of it to ${inBed[0]![0] === "too late" ? "coming too late" : inBed[0]![0]}.`,
+      BED_ADVICE[inBed[0]![0]] ?? "Look for it earlier next time.",
     );
   if (massG >= LEAST_G && totals.estimatedG > totals.weighedG)
     add(

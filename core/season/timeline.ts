@@ -7,7 +7,7 @@ import { bedDay, coverNight } from "../weather/bed-night";
 import type { CoverNight } from "../weather/bed-offset";
 import type { WeatherDay } from "../weather/daily";
 
-export const EVENT_KINDS = ["start", "look", "round", "pick", "treatment", "weather", "end"] as const;
+export const EVENT_KINDS = ["start", "look", "round", "pick", "treatment", "weather", "loss", "end"] as const;
 export type TimelineEvent = {
   day: Day;
   kind: (typeof EVENT_KINDS)[number];

@@ -5,6 +5,7 @@ import { PRESERVED } from "#core/keeping/blanching";
 import { LOT_EVENTS, TESTED } from "#core/keeping/lot";
 import { PICK_WISHES } from "#core/planning/wish";
 import type { Reading } from "#core/readiness/check";
+import { BED_LOSS_CAUSES } from "#core/season/bed-loss";
 import { SEED_UNITS } from "#core/season/seed-lots";
 import { WEIGHED } from "#core/weighing/learned";
 import {
@@ -191,6 +192,22 @@ export const lessons = sqliteTable("lessons", {
   remindOn: text(),
   state: text({ enum: ["kept", "thrown"] }).notNull(),
 });
+
+/** What of a planting was lost before it was picked, as guessed. */
+export const bedLosses = sqliteTable(
+  "bed_losses",
+  {
+    id: text().primaryKey(),
+    plantingId: text()
+      .notNull()
+      .references(() => plantings.id),
+    day: text().notNull(),
+    cause: text({ enum: BED_LOSS_CAUSES }).notNull(),
+    massG: real().notNull(),
+    note: text().notNull(),
+  },
+  (t) => [index("bed_losses_planting").on(t.plantingId, t.day)],
+);
 
 /** Steps of lists that were ticked off. */
 export const ticks = sqliteTable("ticks", { id: text().primaryKey(), at: text().notNull() });
