@@ -68,7 +68,7 @@ describe("what the season taught", () => {
   });
   it("fits a phone", async () => {
     const { page } = await here.visit({ width: 390, height: 844 });
-    for (const path of ["/season", "/season/lessons"]) {
+    for (const path of ["/season", "/season/lessons", "/season/weeks?year=2025", "/season/report", "/season/beds"]) {
       await page.goto(path);
       const wide = await page.evaluate(() => document.documentElement.scrollWidth);
       expect([path, wide <= 390]).toEqual([path, true]);

@@ -33,7 +33,7 @@ const PARTS = [
 /** The parts of the season's desk. */
 export function SeasonNav() {
   return (
-    <Flex as="nav" aria-label="Season" gap="1" mb="5" wrap="wrap" ml="-3" data-noprint>
+    <Flex as="nav" aria-label="Looking back and ahead" gap="1" mb="5" wrap="wrap" ml="-3" data-noprint>
       {PARTS.map(([to, name]) => (
         <Item key={to} to={to} end>
           {name}

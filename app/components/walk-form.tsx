@@ -106,9 +106,14 @@ export function WalkForm({ data, faults }: { data: WalkSheet; faults: Faults }) 
         </>
       }
       actions={
-        <LinkButton variant="quiet" size="sm" to="/walk" display={{ base: "none", md: "inline-flex" }}>
-          All beds
-        </LinkButton>
+        <>
+          <LinkButton variant="quiet" size="sm" minH="48px" to={`/season/lessons?planting=${planting.id}`}>
+            A lesson
+          </LinkButton>
+          <LinkButton variant="quiet" size="sm" to="/walk" display={{ base: "none", md: "inline-flex" }}>
+            All beds
+          </LinkButton>
+        </>
       }
     >
       <Box {...swipe}>

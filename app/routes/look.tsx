@@ -107,6 +107,9 @@ export default function Look({ loaderData, actionData }: Route.ComponentProps) {
           </Flex>
           <Flex gap="2.5">
             <Button type="submit">Save the look</Button>
+            <LinkButton variant="quiet" to={`/season/lessons?planting=${planting.id}`}>
+              A lesson
+            </LinkButton>
             <LinkButton variant="quiet" to={`/plot/plantings/${planting.id}`}>
               Back
             </LinkButton>

@@ -45,7 +45,7 @@ export default function SeasonNext({ loaderData, actionData }: Route.ComponentPr
       }
     >
       <SeasonNav />
-      <FormError faults={at === null || at === "" ? faults : null} />
+      <FormError faults={faults} />
       <Form method="post">
         <Flex gap="3" wrap="wrap" align="center" mb="6">
           <Select name="counts" aria-label="How many plants" defaultValue="use" w="auto">

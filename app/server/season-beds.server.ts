@@ -71,7 +71,7 @@ export function bedsView(d: Desk, q: URLSearchParams) {
         bed: g.bed.name,
         glyph: g.crop.glyph,
         cleared,
-        when: cleared ? `cleared ${sayNear(g.planting.endedOn!, today)}` : "picked to the last",
+        when: cleared ? `over since ${sayNear(g.planting.endedOn!, today)}` : "picked to the last",
         // where something stands again, the ground is no longer bare
         tasks: clearingOf(g.planting, g.crop, sickOf(d, g))
           .filter((t) => !cleared || !t.id.endsWith("compost-mulch") || free.some((b) => b.id === g.bed.id))

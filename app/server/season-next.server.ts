@@ -179,7 +179,7 @@ export function changeNext(d: Desk, typed: Record<string, string>) {
     if (!crop || !made.success || !snapshot.beds.some((b) => b.id === known.bedId))
       return refuse({ errors: { form: "Its bed or crop is no longer in the garden: change it first." }, typed });
     return done(
-      `/plot/plantings/${made.data.id}`,
+      back,
       change(db(), `${name(known)} started`, now, (c) => {
         c.put("plantings", made.data);
         c.put("planned", { ...known, made: made.data.id });

@@ -1,5 +1,6 @@
 import { addDays, daysBetween, sayDay } from "#core/calendar/day";
 import { tastesOf } from "#core/planning/question";
+import { type Draft, glutDraft } from "#core/season/lessons";
 import { weekOf } from "#core/season/pick-log";
 import { plantsEnough } from "#core/season/plants-enough";
 import { type CropWeeks, cropWeeks } from "#core/season/weeks";
@@ -35,6 +36,16 @@ export function enoughOf(d: Desk, year: string) {
     const days = season.flatMap((g) => pickedIn(g.entries, year).map((p) => p.day)).sort();
     const enough = plantsEnough(crop, tasteOf(crop), had, own, days.length > 0 ? [days[0]!, days.at(-1)!] : null);
     return enough && had > 0 ? [enough] : [];
+  });
+}
+
+/** Lessons that the gluts of a year propose. */
+export function glutDrafts(d: Desk, year: string): Draft[] {
+  const enough = new Map(enoughOf(d, year).map((e) => [e.crop.id, e.had > e.plenty ? e.words : ""]));
+  return cropYears(d, year).flatMap(({ weeks }) => {
+    const total = weeks.weeks.reduce((s, w) => s + w.pickedG, 0);
+    const draft = glutDraft(weeks.crop, year, total, weeks, enough.get(weeks.crop.id) ?? "", d.snapshot.garden.units);
+    return draft ? [draft] : [];
   });
 }
 

@@ -12,6 +12,7 @@ import { change, newId } from "#db/change";
 import { type Desk, db, handbook } from "./desk.server";
 import { done, faultsOf, refuse } from "./forms.server";
 import { loggedPicks, logOf } from "./picks.server";
+import { glutDrafts } from "./season-weeks.server";
 
 /** The picks of one season, or of all. */
 function seasonOf(d: Desk, asked: string) {
@@ -120,7 +121,10 @@ function drafts(d: Desk, year: string) {
   const entries = loggedPicks(snapshot).filter((e) => e.at.startsWith(year));
   const lots = [...lotsNow(seedsOf(entries, plantings, handbook(), snapshot.places), snapshot.lotEvents).values()];
   const picked = [...new Set(entries.map((e) => e.pick.plantingId))];
-  return picked.flatMap((id) => {
+  const gluts = glutDrafts(d, year)
+    .filter((x) => !answered.has(x.id))
+    .map((x) => ({ ...x, remindOn: remindDays(handbook().of(x.cropId!), null, null, d.today).start }));
+  const each = picked.flatMap((id) => {
     const p = plantings.get(id);
     const bed = p && beds.get(p.bedId);
     if (!p || !bed) return [];
@@ -138,6 +142,7 @@ function drafts(d: Desk, year: string) {
       .filter((x) => !answered.has(x.id))
       .map((x) => ({ ...x, remindOn: x.about === "pick" ? (days.pick ?? days.start) : days.start }));
   });
+  return [...gluts, ...each];
 }
 
 /** The page of lessons: what comes up now, what the figures propose, and all that was kept. */

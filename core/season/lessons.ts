@@ -7,6 +7,7 @@ import { localTimeSchema } from "../readiness/check";
 import { sayMass, type UnitSystem } from "../units/mass";
 import { type BedLoss, type BedLossCause, bedLossesBy } from "./bed-loss";
 import type { PlantingFigures } from "./planting-figures";
+import type { CropWeeks } from "./weeks";
 
 /** Something learned, and when it is to come up again. A draft thrown away is kept as such, so that it stays away. */
 export const lessonSchema = z.object({
@@ -148,6 +149,31 @@ export function draftsOf(
       "Weigh one basket in three; the rest can be reckoned from it.",
     );
   return drafts;
+}
+
+/**
+ * What the weeks of a crop propose to learn: far more than the house could use, and how many plants would do.
+ * @returns null where there was no such glut
+ */
+export function glutDraft(
+  crop: Crop,
+  year: string,
+  totalG: number,
+  weeks: Pick<CropWeeks, "gluts" | "tooMuchG">,
+  enough: string,
+  units: UnitSystem,
+): Draft | null {
+  const n = weeks.gluts.reduce((s, g) => s + g.weeks, 0);
+  if (weeks.tooMuchG < LEAST_G || weeks.tooMuchG < LOST_SHARE * totalG || n === 0) return null;
+  return {
+    id: `glut ${crop.id} ${year}`,
+    about: "start",
+    words: `${crop.name}: ${sayMass(weeks.tooMuchG, units)} more than the house uses, in ${n} ${n === 1 ? "week" : "weeks"}.`,
+    next: enough ? `Fewer plants: ${enough}.` : "Fewer plants at once, or a second sowing later.",
+    cropId: crop.id,
+    plantingId: null,
+    bedId: null,
+  };
 }
 
 /** "each year from Wed 8 Apr" in words. */

@@ -21,7 +21,7 @@ const FRAME_TOO_LOW = 9;
 const TALL_FAMILIES = ["Cucurbitaceae", "Poaceae", "Solanaceae"];
 const TALL_CROPS = ["french-bean-climbing", "runner-bean", "pea-shelling", "pea-snap", "mangetout", "brussels-sprouts"];
 /** For each doubling or halving of the ground, and each hour of sun less than it had. */
-const SIZE_COST = 1.2;
+const SIZE_COST = 2;
 const SUN_COST = 0.4;
 /** Staying put where rotation allows: no move for its own sake. */
 const MOVE_COST = 0.15;

@@ -4,6 +4,7 @@ import { addDays, dayRange } from "../calendar/day";
 import { bed, plainWeather, planting } from "../fixtures/garden";
 import { cropOf } from "../handbook";
 import { type AgeingDay, populationOf } from "../supply/population";
+import { glutDraft } from "./lessons";
 import { playThrough, rhythmOf } from "./rhythm";
 import { cropWeeks } from "./weeks";
 
@@ -105,5 +106,26 @@ describe("gluts and gaps, by hand", () => {
   });
   it("nothing picked has no weeks", () => {
     expect(cropWeeks(courgette, taste, []).weeks).toEqual([]);
+  });
+});
+
+describe("a lesson from a glut", () => {
+  const draft = (tooMuchG: number, totalG: number) =>
+    glutDraft(
+      courgette,
+      "2026",
+      totalG,
+      { tooMuchG, gluts: [{ from: "2026-08-03", weeks: 3, overG: tooMuchG }] },
+      "one, not 3",
+      "metric",
+    );
+  it("is proposed where a good part was too much, with the plants that would do", () => {
+    expect(draft(4000, 12_000)).toMatchObject({
+      id: "glut courgette 2026",
+      words: "Courgette: 4 kg more than the house uses, in 3 weeks.",
+      next: "Fewer plants: one, not 3.",
+    });
+    expect(draft(1000, 12_000)).toBeNull();
+    expect(draft(200, 500)).toBeNull();
   });
 });
