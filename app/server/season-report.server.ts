@@ -1,5 +1,5 @@
 import { sayDate, sayDay } from "#core/calendar/day";
-import { groupPicks, totalsOf } from "#core/season/pick-log";
+import { everyWeek, groupPicks, totalsOf } from "#core/season/pick-log";
 import { figuresOf } from "#core/season/planting-figures";
 import { sayMass } from "#core/units/mass";
 import type { ReportPart, SeasonReport } from "#formats/season-report";
@@ -33,13 +33,11 @@ export function reportOf(d: Desk, asked: string | null): { years: string[]; year
       .filter(Boolean)
       .join(", ")
       .replace(/, as of/, "; as of"),
-    weeks: groupPicks(inOrder, "week")
-      .reverse()
-      .map((w) => ({
-        name: sayDay(w.key).slice(4),
-        weighed: w.totals.weighedG / per,
-        estimated: w.totals.estimatedG / per,
-      })),
+    weeks: everyWeek(groupPicks(inOrder, "week")).map((w) => ({
+      name: sayDay(w.week).slice(4),
+      weighed: w.weighedG / per,
+      estimated: w.estimatedG / per,
+    })),
     unit: units === "us" ? "lb" : "kg",
     parts: [
       yieldsPart(seen),

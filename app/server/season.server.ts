@@ -4,7 +4,7 @@ import { lotsNow } from "#core/keeping/lot";
 import { seedsOf } from "#core/keeping/seeds";
 import { bedLossesBy } from "#core/season/bed-loss";
 import { draftsOf, isDue, type Lesson, lessonSchema, remindDays, sayRemind } from "#core/season/lessons";
-import { groupPicks, totalsOf } from "#core/season/pick-log";
+import { everyWeek, groupPicks, totalsOf } from "#core/season/pick-log";
 import { figuresOf } from "#core/season/planting-figures";
 import { type YieldsBy, yieldsOf } from "#core/season/yields";
 import { sayMass } from "#core/units/mass";
@@ -53,14 +53,16 @@ export function seasonView(d: Desk, askedYear: string, by: YieldsBy) {
         .join(", "),
       minutes: r.minutesPerKg === null ? "" : r.minutesPerKg.toFixed(1),
     })),
-    weeks: groupPicks(entries, year === "all" ? "month" : "week")
-      .reverse()
-      .map((w) => ({
-        key: w.key,
-        name: year === "all" ? w.name : sayDay(w.key).slice(4),
-        weighedG: w.totals.weighedG,
-        estimatedG: w.totals.estimatedG,
-      })),
+    weeks:
+      year === "all"
+        ? groupPicks(entries, "month")
+            .reverse()
+            .map((w) => ({ key: w.key, name: w.name, weighedG: w.totals.weighedG, estimatedG: w.totals.estimatedG }))
+        : everyWeek(groupPicks(entries, "week")).map(({ week, ...w }) => ({
+            key: week,
+            name: sayDay(week).slice(4),
+            ...w,
+          })),
     ways: waysOf(d, entries, year),
   };
 }

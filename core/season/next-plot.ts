@@ -14,12 +14,14 @@ const VERDICT_COST: Record<Rotation, number> = { good: -0.5, fine: 0, wary: 3, n
  * A tender crop that had a roof and would lose it: worse than following itself, where fresh soil helps; and a hardy one
  * in the open that would take the roof's place.
  */
-const ROOF_LOST = 9;
+const ROOF_LOST = 14;
 const ROOF_WASTED = 2;
 /** What climbs, rambles or grows tall has no room under the lights of a cold frame. */
 const FRAME_TOO_LOW = 9;
 const TALL_FAMILIES = ["Cucurbitaceae", "Poaceae", "Solanaceae"];
 const TALL_CROPS = ["french-bean-climbing", "runner-bean", "pea-shelling", "pea-snap", "mangetout", "brussels-sprouts"];
+/** Years of the longest usual rotation. */
+const LONG_ROTATION = 4;
 /** For each doubling or halving of the ground, and each hour of sun less than it had. */
 const SIZE_COST = 2;
 const SUN_COST = 0.4;
@@ -58,7 +60,8 @@ function costOf(group: readonly Planting[], from: Bed, to: Bed, past: BedPast, o
   for (const p of group) {
     const crop = book.of(p.cropId);
     const { verdict, reasons } = rotationOf(crop, past, on);
-    cost += VERDICT_COST[verdict];
+    // families that need to stay away for two years are soon forgiven, those of four are not
+    cost += VERDICT_COST[verdict] * Math.min(1, crop.rotationYears / LONG_ROTATION || 0.5);
     if (verdict === "wary" || verdict === "no") warnings.push(`${crop.name}: ${reasons.join("; ")}`);
     if (tender(crop) && roofed(from) && !roofed(to)) cost += ROOF_LOST;
     if (!tender(crop) && !roofed(from) && roofed(to)) cost += ROOF_WASTED;

@@ -204,6 +204,19 @@ function intoWeeks(days: readonly Group[]): Group[] {
 }
 
 /**
+ * Weeks of a chart, oldest first, with those in which nothing was picked between them.
+ * @param groups as `groupPicks` gives them by week
+ */
+export function everyWeek(groups: readonly Group[]): { week: Day; weighedG: number; estimatedG: number }[] {
+  const by = new Map(groups.map((g) => [g.key, g.totals]));
+  const keys = [...by.keys()].sort();
+  const weeks: { week: Day; weighedG: number; estimatedG: number }[] = [];
+  for (let week = keys[0] ?? ""; week !== "" && week <= keys.at(-1)!; week = addDays(week, 7))
+    weeks.push({ week, weighedG: by.get(week)?.weighedG ?? 0, estimatedG: by.get(week)?.estimatedG ?? 0 });
+  return weeks;
+}
+
+/**
  * Picks drawn together. By grade or by way each part of a sorted pick counts where it belongs (one only counted is an
  * estimate, though the whole was weighed), so that every grouping comes to the same grams.
  */

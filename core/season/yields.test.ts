@@ -5,7 +5,7 @@ import { bed, planting } from "../fixtures/garden";
 import { cropOf } from "../handbook";
 import { blankPick, type Pick } from "../weighing/pick";
 import { draftsOf, isDue, type Lesson, remindDays, sayRemind } from "./lessons";
-import { type LoggedPick, logged } from "./pick-log";
+import { everyWeek, groupPicks, type LoggedPick, logged } from "./pick-log";
 import { figuresOf } from "./planting-figures";
 import { medianOf, YIELDS_BY, yieldsOf } from "./yields";
 
@@ -141,5 +141,22 @@ describe("lessons", () => {
     expect(draftsOf(fine, "x", tomato, figuresOf(fine, bed(), tomato, guessed), 0, "metric").map((d) => d.id)).toEqual([
       "guessed t",
     ]);
+  });
+});
+
+describe("weeks of a chart", () => {
+  it("stand side by side from the first to the last, those without a pick too", () => {
+    const weeks = everyWeek(groupPicks([log[0]!, log[3]!], "week"));
+    // Mondays from 27 July to 31 August 2026
+    expect(weeks.map((w) => w.week)).toEqual([
+      "2026-07-27",
+      "2026-08-03",
+      "2026-08-10",
+      "2026-08-17",
+      "2026-08-24",
+      "2026-08-31",
+    ]);
+    expect(weeks.map((w) => w.weighedG)).toEqual([2000, 0, 0, 0, 0, 900]);
+    expect(everyWeek([])).toEqual([]);
   });
 });
