@@ -241,7 +241,7 @@ export function improveAll(f: Frame, t: Table, open: Uint8Array, except = -1): b
 const MOST_DROPS = 5000;
 
 /** Drops lines, cheapest by the minute first, until every slot's minutes suffice. @returns wishes that cannot be met */
-function makeRoom(f: Frame, t: Table, open: Uint8Array): string[] {
+export function makeRoom(f: Frame, t: Table, open: Uint8Array): string[] {
   const unmet: string[] = [];
   const settled = new Uint8Array(f.n);
   // every drop frees minutes, so this ends long before; the bound is there so that no plan can ever hang

@@ -1,11 +1,12 @@
 import { type Assignment, assign, keptPlan } from "./assign";
+import { addTo, drawer, drawPlan, keepBest, noMix } from "./blend";
 import { storesFilled } from "./fill";
 import { frameOf, overfilled } from "./frame";
 import { type Arcs, arcsOf, type PathStep, pathWorth, stepMinutes } from "./paths";
 import type { PlanProblem } from "./problem";
 import { polish, refine } from "./refine";
 import { noPrices, nudge, relax } from "./relax";
-import { relay, search } from "./search";
+import { dice, relay, search } from "./search";
 
 /** Steps of every planting, in the order of the problem's supplies. */
 export type Schedule = PathStep[][];
@@ -28,9 +29,13 @@ const PLAN_EVERY = 10;
 const PATIENCE = 8;
 /** Short searches from one beginning, before the best of them is gone on with. */
 const HEATS = 3;
+/** A drawn plan this far below the best, as a share of it, is not gone on from. */
+const FAR = 0.012;
+/** Plans drawn from the mix of paths that the prices chose. */
+const DRAWS = 60;
 /** Turns of relaying: as many as a second or so bears, more where there are few plantings, fewer where stores bind. */
 const turnsFor = ({ supplies, stores = [] }: PlanProblem): number =>
-  Math.round(Math.min(4000, (stores.length > 0 ? 60_000 : 150_000) / Math.max(1, supplies.length)));
+  Math.round(Math.min(4000, (stores.length > 0 ? 90_000 : 180_000) / Math.max(1, supplies.length)));
 
 /**
  * Plans which slots to open and what to take in each: most worth less minutes, within each slot's minutes and what
@@ -80,10 +85,12 @@ export function* planning(problem: PlanProblem): Generator<Plan> {
     };
   };
   const tried = new Set<string>();
+  const mix = noMix(frame);
   let pace = 1;
   let sinceBetter = 0;
   for (let round = 0; round < ROUNDS_OF_PRICES; round++) {
     const relaxed = relax(frame, prices);
+    addTo(mix, relaxed.paths);
     if (relaxed.bound < bound - 1e-9) {
       bound = relaxed.bound;
       sinceBetter = 0;
@@ -117,14 +124,24 @@ export function* planning(problem: PlanProblem): Generator<Plan> {
   const exact = refine(frame, best);
   best = exact.best;
   if (!exact.proven && best.value < bound - 1e-6 * Math.abs(bound)) {
-    // several beginnings, for chance may lead astray; the best of them is gone on with
+    // several beginnings, for chance may lead astray: the best so far and plans drawn from what prices chose; the best
+    // of them is gone on with
     const turns = turnsFor(problem);
-    const from = best;
+    const draw = drawer(frame, mix);
+    const roll = dice(frame.n + 31);
+    const drawn: Assignment[] = [];
+    for (let k = 0; k < DRAWS; k++) {
+      keepBest(drawn, drawPlan(frame, draw, roll), HEATS);
+      if (k % 10 === 0) yield said();
+    }
+    // what was drawn far below the best is no beginning
+    const from = [best, ...drawn.filter((d) => d.value > best.value - FAR * Math.abs(best.value))];
     for (let heat = 0; heat <= HEATS; heat++)
       for (const found of relay(
         frame,
-        heat < HEATS ? from : best,
+        heat < HEATS ? (from[heat] ?? best) : best,
         bestPrice,
+        draw,
         (turns / (HEATS + 2)) * (heat < HEATS ? 1 : 2),
         heat,
       )) {

@@ -1,5 +1,5 @@
 import type { Frame } from "./frame";
-import { bestPath, stepG } from "./paths";
+import { type BestPath, bestPath, stepG } from "./paths";
 
 /** Minutes weigh as one use of a slot in the subgradient when divided by this. */
 const MINUTES_SCALE = 20;
@@ -13,6 +13,8 @@ export type Relaxed = {
   open: Uint8Array;
   uses: Int32Array;
   used: Uint8Array[];
+  /** the path of each planting */
+  paths: BestPath[];
   minutes: Float64Array;
   fill: Float64Array;
   /** squared length of the subgradient, without what would push a price beyond its bounds */
@@ -69,6 +71,7 @@ export function relax(f: Frame, prices: SlotPrices, branch: Branch = null): Rela
     open: new Uint8Array(n),
     uses: new Int32Array(n),
     used: [],
+    paths: [],
     minutes: new Float64Array(n),
     fill: new Float64Array(stores.length),
     slope: 0,
@@ -86,6 +89,7 @@ export function relax(f: Frame, prices: SlotPrices, branch: Branch = null): Rela
     }
     const path = bestPath(a, { perUse, perG, usable, mostG: null, musts: f.musts[p]! });
     result.bound += path.value;
+    result.paths.push(path);
     const used = new Uint8Array(n);
     const grams = path.steps.map((_, k) => stepG(a, path.steps, k));
     path.steps.forEach(({ slot }, k) => {

@@ -2,6 +2,7 @@ import {
   type Assignment,
   copyOf,
   improveAll,
+  makeRoom,
   openOf,
   pathWithin,
   replacePath,
@@ -10,6 +11,7 @@ import {
   tableValue,
   tally,
 } from "./assign";
+import type { Draw } from "./blend";
 import type { Frame } from "./frame";
 
 /** Slots that a round is tried at in place of another: so many on either side. */
@@ -17,7 +19,7 @@ const REACH = 3;
 const PASSES = 4;
 const LEAST = 1e-9;
 /** How much worse than the best a relaid plan may be to go on from, as a share, at first; less and less. */
-const BEAR = 0.004;
+const BEAR = 0.0006;
 /** Turns between two plans handed out. */
 const TURNS_AT_ONCE = 30;
 /** A relaid plan this far below the one in hand, as a share of it, is not polished. */
@@ -75,7 +77,7 @@ export function* search(f: Frame, from: Assignment): Generator<Assignment> {
 }
 
 /** Numbers as good as chance, and the same every time. */
-function dice(seed: number): (below: number) => number {
+export function dice(seed: number): (below: number) => number {
   let state = seed >>> 0;
   return (below) => {
     state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
@@ -85,16 +87,24 @@ function dice(seed: number): (below: number) => number {
 
 /** How dear chance makes an hour at most while lines are laid in again, in usual prices of a minute. */
 const WHIM = 2;
+/** Turns in a hundred that lay lines in by the mix instead; and that look around two hours at once. */
+const MIXED = 35;
+const TWO_HOURS = 60;
+/** Hours on either side of the chosen one whose lines are laid in again; and one planting in so many besides. */
+const AROUND = 2;
+const BESIDES = 10;
 
 /**
- * Takes the plantings around an hour out, and a few others, and lays them in again in another order and at prices for
- * the minutes that chance has shaken: so lines change places that none could change alone. What is better is gone on
+ * Takes the plantings around an hour or two out, and a few others, and lays them in again in another order: by the mix
+ * of paths that prices chose, or at prices for the minutes that chance has shaken. So lines change places that none
+ * could change alone. What is better is gone on
  * from, and at first now and then what is a little worse; the best is kept.
  */
 export function* relay(
   f: Frame,
   from: Assignment,
   minutePrice: Float64Array,
+  draw: Draw,
   turns: number,
   seed: number,
 ): Generator<Assignment> {
@@ -111,22 +121,37 @@ export function* relay(
     const used = f.problem.slots.flatMap((_, j) => (open[j] ? [j] : []));
     if (used.length === 0 || movable.length === 0) break;
     const at = used[roll(used.length)]!;
-    const reach = roll(4);
-    const near = (p: number) => t.paths[p]!.steps.some((step) => Math.abs(step.slot - at) <= reach);
-    const out = movable.filter((p) => near(p) || roll(8) === 0);
+    const reach = roll(AROUND);
+    const other = used[roll(used.length)]!;
+    const two = roll(100) < TWO_HOURS;
+    const near = (p: number) =>
+      t.paths[p]!.steps.some(
+        (step) => Math.abs(step.slot - at) <= reach || (two && Math.abs(step.slot - other) <= reach),
+      );
+    const out = movable.filter((p) => near(p) || roll(BESIDES) === 0);
     shuffle(out, roll);
     for (const p of out) replacePath(f, t, p, empty[p]!);
     if (roll(6) === 0) {
       const fresh = roll(f.n);
       if (f.problem.slots[fresh]!.allowed) open[fresh] = 1;
     } else if (roll(8) === 0 && !f.forced[at]) open[at] = 0;
-    const share = roll(5) / 4;
-    const whim = roll(WHIM + 1) * usual;
-    if (share + whim > 0) {
-      const price = minutePrice.map((m) => m * share + (whim * roll(100)) / 100);
-      for (const p of out) replacePath(f, t, p, pathWithin(f, t, p, open, price));
+    if (roll(100) < MIXED) {
+      for (const p of out) {
+        const drawn = draw(p, roll);
+        replacePath(f, t, p, drawn);
+        for (const step of drawn.steps)
+          if (!open[step.slot] && f.problem.slots[step.slot]!.allowed) open[step.slot] = 1;
+      }
+      makeRoom(f, t, open);
+    } else {
+      const share = roll(5) / 4;
+      const whim = roll(WHIM + 1) * usual;
+      if (share + whim > 0) {
+        const price = minutePrice.map((m) => m * share + (whim * roll(100)) / 100);
+        for (const p of out) replacePath(f, t, p, pathWithin(f, t, p, open, price));
+      }
+      for (const p of out) replacePath(f, t, p, pathWithin(f, t, p, open));
     }
-    for (const p of out) replacePath(f, t, p, pathWithin(f, t, p, open));
     if (tableValue(f, t) < held.value - NEAR * Math.abs(held.value)) continue;
     improveAll(f, t, open);
     const value = tableValue(f, t);
