@@ -28,7 +28,9 @@ const ROUNDS_OF_PRICES = 150;
 const PLAN_EVERY = 10;
 const PATIENCE = 8;
 /** Short searches from one beginning, before the best of them is gone on with. */
-const HEATS = 3;
+const HEATS = 5;
+/** What came of a heat counts in the mix like so many rounds of prices. */
+const LEARNED = 20;
 /** A drawn plan this far below the best, as a share of it, is not gone on from. */
 const FAR = 0.012;
 /** Plans drawn from the mix of paths that the prices chose. */
@@ -127,7 +129,7 @@ export function* planning(problem: PlanProblem): Generator<Plan> {
     // several beginnings, for chance may lead astray: the best so far and plans drawn from what prices chose; the best
     // of them is gone on with
     const turns = turnsFor(problem);
-    const draw = drawer(frame, mix);
+    let draw = drawer(frame, mix);
     const roll = dice(frame.n + 31);
     const drawn: Assignment[] = [];
     for (let k = 0; k < DRAWS; k++) {
@@ -136,7 +138,8 @@ export function* planning(problem: PlanProblem): Generator<Plan> {
     }
     // what was drawn far below the best is no beginning
     const from = [best, ...drawn.filter((d) => d.value > best.value - FAR * Math.abs(best.value))];
-    for (let heat = 0; heat <= HEATS; heat++)
+    for (let heat = 0; heat <= HEATS; heat++) {
+      let top = best;
       for (const found of relay(
         frame,
         heat < HEATS ? (from[heat] ?? best) : best,
@@ -145,9 +148,15 @@ export function* planning(problem: PlanProblem): Generator<Plan> {
         (turns / (HEATS + 2)) * (heat < HEATS ? 1 : 2),
         heat,
       )) {
+        top = found;
         if (found.value > best.value) best = found;
         yield said();
       }
+      // what came of a heat is drawn the more in the next ones
+      const paths = top.schedule.map((steps) => ({ steps }));
+      for (let k = 0; k < LEARNED; k++) addTo(mix, paths);
+      draw = drawer(frame, mix);
+    }
   }
   if (!exact.proven) best = polish(frame, best);
   yield said(exact.proven);
