@@ -101,19 +101,15 @@ export function WalkForm({ data, faults }: { data: WalkSheet; faults: Faults }) 
       lead={
         <>
           {position.at} of {position.of} · {bed.name} · {crop.name}, “{school.name}” ·{" "}
-          <Anchor to={`/handbook/${crop.id}`}>handbook</Anchor>
+          <Anchor to={`/handbook/${crop.id}`}>handbook</Anchor> ·{" "}
+          <Anchor to={`/season/lessons?planting=${planting.id}`}>a lesson</Anchor>
           {bed.note && <> · {bed.note}</>}
         </>
       }
       actions={
-        <>
-          <LinkButton variant="quiet" size="sm" minH="48px" to={`/season/lessons?planting=${planting.id}`}>
-            A lesson
-          </LinkButton>
-          <LinkButton variant="quiet" size="sm" to="/walk" display={{ base: "none", md: "inline-flex" }}>
-            All beds
-          </LinkButton>
-        </>
+        <LinkButton variant="quiet" size="sm" to="/walk" display={{ base: "none", md: "inline-flex" }}>
+          All beds
+        </LinkButton>
       }
     >
       <Box {...swipe}>
