@@ -75,9 +75,12 @@ function waysOf(d: Desk, entries: ReturnType<typeof seasonOf>["entries"], year: 
   const losses = snapshot.bedLosses.filter((l) => year === "all" || l.day.startsWith(year));
   const became = becameOf(entries, snapshot.lotEvents, (list) => seedsOf(list, plantings, handbook(), snapshot.places));
   const told = [
-    ["used in the kitchen or put by", became.usedG],
+    ["eaten", became.eatenG],
+    ["put by", became.putByG],
     ["given away", became.givenG],
-    ["lost, to animals or to the compost", became.lostG],
+    ["to the animals", became.animalsG],
+    ["to the compost", became.compostG],
+    ["lost in the house", became.lostG],
     ["set apart as lots of their own", became.apartG],
     ["nothing written down, or still here", became.leftG],
   ] as const;

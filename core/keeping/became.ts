@@ -3,10 +3,15 @@ import { roundMass } from "../units/mass";
 import { isCrop, type Way } from "../weighing/pick";
 import { type LotEvent, type LotSeed, lotsNow } from "./lot";
 
-/** What became of a crop in the house, g; what was put by is used. */
+/** What became of a crop, g. */
 export type Became = {
-  usedG: number;
+  eatenG: number;
+  putByG: number;
   givenG: number;
+  /** to the animals and to the compost, as it came from the bed */
+  animalsG: number;
+  compostG: number;
+  /** spoiled in the house */
   lostG: number;
   apartG: number;
   leftG: number;
@@ -15,11 +20,11 @@ export type Became = {
 };
 
 /** Ways that end with the basket, by what they count as. */
-const AT_ONCE: Partial<Record<Way, "usedG" | "givenG" | "lostG">> = {
-  snacked: "usedG",
+const AT_ONCE: Partial<Record<Way, "eatenG" | "givenG" | "animalsG" | "compostG">> = {
+  snacked: "eatenG",
   give: "givenG",
-  animals: "lostG",
-  compost: "lostG",
+  animals: "animalsG",
+  compost: "compostG",
 };
 
 /**
@@ -33,7 +38,7 @@ export function becameOf(
   seedsFor: (entries: readonly LoggedPick[]) => LotSeed[],
 ): Became {
   const told = new Set(events.flatMap((e) => [e.lotId, e.toLot ?? ""]).map((id) => id.split(".")[0]!));
-  const sum = { usedG: 0, givenG: 0, lostG: 0, apartG: 0, leftG: 0 };
+  const sum = { eatenG: 0, putByG: 0, givenG: 0, animalsG: 0, compostG: 0, lostG: 0, apartG: 0, leftG: 0 };
   const causes = new Map<string, number>();
   const follow: LoggedPick[] = [];
   for (const e of entries) {
@@ -50,18 +55,16 @@ export function becameOf(
       }
     // a part set apart began as its lot did, and is counted there
     if (l.from !== null) continue;
-    sum.usedG += l.used.useG;
+    sum.eatenG += l.used.useG - l.putByG;
+    sum.putByG += l.putByG;
     sum.givenG += l.used.giveG;
-    sum.lostG += l.used.loseG;
+    sum[l.way === "animals" ? "animalsG" : l.way === "compost" ? "compostG" : "lostG"] += l.used.loseG;
     sum.apartG += l.used.apartG;
     sum.leftG += l.leftG;
   }
+  const rounded = Object.fromEntries(Object.entries(sum).map(([k, g]) => [k, roundMass(g)])) as typeof sum;
   return {
-    usedG: roundMass(sum.usedG),
-    givenG: roundMass(sum.givenG),
-    lostG: roundMass(sum.lostG),
-    apartG: roundMass(sum.apartG),
-    leftG: roundMass(sum.leftG),
+    ...rounded,
     causes: [...causes].sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1)),
   };
 }

@@ -102,6 +102,8 @@ export type Lot = {
   preservedOn: Day | null;
   from: string | null;
   events: LotEvent[];
+  /** of what was used, what was put by, g */
+  putByG: number;
   used: { useG: number; giveG: number; loseG: number; apartG: number; broughtG: number };
 };
 
@@ -131,6 +133,7 @@ const beginning = (s: LotSeed): Lot => {
     preservedOn: null,
     from: null,
     events: [],
+    putByG: 0,
     used: {
       useG: gone && s.way === "snacked" ? s.massG : 0,
       giveG: gone && s.way === "give" ? s.massG : 0,
@@ -176,6 +179,7 @@ export function lotsNow(seeds: readonly LotSeed[], events: readonly LotEvent[]):
         leftG: takenG,
         note: e.note,
         from: lot.id,
+        putByG: 0,
         stays: e.placeId ? [...lot.stays, { placeId: e.placeId, from: day }] : [...lot.stays],
         placed: lot.placed || e.placeId !== null,
         events: [],
@@ -195,9 +199,11 @@ export function lotsNow(seeds: readonly LotSeed[], events: readonly LotEvent[]):
       into.events.push(e);
     } else if (e.kind === "preserve" && e.toLot && e.how && !lots.has(e.toLot)) {
       take("useG");
+      lot.putByG = roundMass(lot.putByG + takenG);
       lots.set(e.toLot, {
         ...lot,
         id: e.toLot,
+        putByG: 0,
         startG: e.outG ?? takenG,
         leftG: e.outG ?? takenG,
         estimated: lot.estimated || e.outG === null,

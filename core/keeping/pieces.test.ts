@@ -1,7 +1,13 @@
 import { describe, expect, it } from "vitest";
+import { planting } from "../fixtures/garden";
 import { event, seed } from "../fixtures/lots";
+import { cropOf, handbookWith } from "../handbook";
+import { logged } from "../season/pick-log";
+import { blankPick, type Pick, type Way } from "../weighing/pick";
+import { becameOf } from "./became";
 import { dishesFor } from "./dishes";
 import { lotsNow, massOfPieces, piecesLeft } from "./lot";
+import { seedsOf } from "./seeds";
 
 describe("what is left by count", () => {
   const counted = seed({ massG: 1200, count: 10 });
@@ -50,5 +56,46 @@ describe("the household’s own dishes", () => {
     const told = dishesFor(list, ["courgette", "kale", "carrot"]);
     expect(told.map((x) => x.dish.id)).toEqual(["soup", "fry", "chips"]);
     expect(told[0]!.uses).toEqual(["kale", "carrot"]);
+  });
+});
+
+describe("what became of a crop", () => {
+  const of = (id: string, way: Way, over: Partial<Pick> = {}) => {
+    const p = planting("carrot", { id: "p" });
+    return logged(
+      blankPick({ id, plantingId: "p", at: "2026-09-20T10:00", grossG: 1000, extent: "some", way, ...over }),
+      p,
+      cropOf("carrot"),
+      "Low",
+    );
+  };
+  it("eaten, put by, given, to animals, to the compost and lost are told apart, and come to what was picked", () => {
+    const entries = [
+      of("a", ""),
+      of("b", "snacked"),
+      of("c", "give"),
+      of("d", "animals"),
+      of("e", "compost"),
+      of("f", "store"),
+    ];
+    const events = [
+      event({ lotId: "a", kind: "use", massG: 200 }),
+      event({ lotId: "a", kind: "preserve", massG: 300, toLot: "jar", how: "frozen", outG: 280 }),
+      event({ lotId: "a", kind: "lose", massG: 100, cause: "rotten" }),
+    ];
+    const became = becameOf(entries, events, (list) =>
+      seedsOf(list, new Map([["p", planting("carrot", { id: "p" })]]), handbookWith([]), []),
+    );
+    expect(became).toEqual({
+      eatenG: 1200,
+      putByG: 300,
+      givenG: 1000,
+      animalsG: 1000,
+      compostG: 1000,
+      lostG: 100,
+      apartG: 0,
+      leftG: 1400,
+      causes: [["rotten", 100]],
+    });
   });
 });
