@@ -108,7 +108,17 @@ export default function Season({ loaderData }: Route.ComponentProps) {
                     <td className="number">{r.perPick}</td>
                     <td>{r.first}</td>
                     <td>{r.last}</td>
-                    {some((x) => x.days) && <td className="number">{r.days}</td>}
+                    {some((x) => x.days) && (
+                      <td className="number">
+                        {r.days}
+                        {r.range && (
+                          <Text as="span" color="inkSoft" fontSize="sm">
+                            {" "}
+                            of {r.range}
+                          </Text>
+                        )}
+                      </td>
+                    )}
                     {some((x) => x.minutes) && <td className="number">{r.minutes}</td>}
                     <td>{r.yield}</td>
                   </tr>

@@ -5,7 +5,7 @@ import { seedsOf } from "#core/keeping/seeds";
 import { bedLossesBy } from "#core/season/bed-loss";
 import { draftsOf, isDue, type Lesson, lessonSchema, remindDays, sayRemind } from "#core/season/lessons";
 import { everyWeek, groupPicks, totalsOf } from "#core/season/pick-log";
-import { figuresOf } from "#core/season/planting-figures";
+import { figuresOf, rangeOf } from "#core/season/planting-figures";
 import { type YieldsBy, yieldsOf } from "#core/season/yields";
 import { sayMass } from "#core/units/mass";
 import { change, newId } from "#db/change";
@@ -30,6 +30,7 @@ export function seasonView(d: Desk, askedYear: string, by: YieldsBy) {
   const beds = new Map(snapshot.beds.map((b) => [b.id, b]));
   const rows = yieldsOf(entries, by, plantings, beds);
   const t = totalsOf(entries);
+  const ranges = by === "kind" ? rangesOfKinds(d) : null;
   const each = (g: number | null, what: string) => (g === null ? "" : `${sayMass(g, units)} ${what}`);
   return {
     years,
@@ -48,6 +49,7 @@ export function seasonView(d: Desk, askedYear: string, by: YieldsBy) {
       first: sayDay(r.first),
       last: sayDay(r.last),
       days: r.daysToFirst === null ? "" : String(Math.round(r.daysToFirst)),
+      range: ranges?.get(r.key) ?? "",
       yield: [each(r.perM2G, "a m²"), each(r.perMetreG, "a metre"), each(r.perPlantG, "a plant")]
         .filter(Boolean)
         .join(", "),
@@ -65,6 +67,18 @@ export function seasonView(d: Desk, askedYear: string, by: YieldsBy) {
           })),
     ways: waysOf(d, entries, year),
   };
+}
+
+/** The packet's range of each kind, where all its plantings have the same. */
+function rangesOfKinds(d: Desk): Map<string, string> {
+  const by = new Map<string, Set<string>>();
+  for (const p of d.snapshot.plantings) {
+    const crop = handbook().of(p.cropId);
+    const key = `${p.kind || crop.name} ${crop.id}`;
+    const said = rangeOf(p, crop)?.join(" to ") ?? "";
+    by.set(key, (by.get(key) ?? new Set()).add(said));
+  }
+  return new Map([...by].flatMap(([key, said]) => (said.size === 1 ? [[key, [...said][0]!]] : [])));
 }
 
 /** Where the crop of some picks went: eaten, given, lost or still here, by what was written down. */
