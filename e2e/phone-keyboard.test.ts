@@ -90,6 +90,7 @@ describe("in the garden, at 390 x 844", () => {
     await page.getByRole("button", { name: "Nothing new, next" }).click();
     await page.waitForURL(/walk\/tom-tunnel/);
     await page.goto("/walk");
+    await ready(page);
     expect(await page.innerText("main")).toContain("2 of 16 plantings looked at today.");
     await page.getByRole("button", { name: "More" }).click();
     await page.getByRole("link", { name: "Handbook" }).last().click();
