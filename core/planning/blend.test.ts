@@ -52,12 +52,14 @@ describe("plans drawn from what prices chose", () => {
       expect(Math.abs((counts.get(key) ?? 0) / 4000 - c.weight / total)).toBeLessThan(0.03);
   });
   it("a drawn plan keeps every slot's minutes, is worth what it says, and is the same for the same chance", () => {
-    const made = () => drawPlan(frame, drawer(frame, mix), dice(5));
-    const plan = made();
-    const outcome = outcomeOf(problem, arcs, plan.schedule);
-    expect(outcome.value).toBeCloseTo(plan.value, 6);
-    for (const [j, m] of outcome.minutesBySlot.entries()) expect(m).toBeLessThanOrEqual(frame.capacity[j]! + 1e-6);
-    expect(made()).toEqual(plan);
+    for (let seed = 1; seed <= 40; seed++) {
+      const made = () => drawPlan(frame, drawer(frame, mix), dice(seed));
+      const plan = made();
+      const outcome = outcomeOf(problem, arcs, plan.schedule);
+      expect(outcome.value).toBeCloseTo(plan.value, 6);
+      for (const [j, m] of outcome.minutesBySlot.entries()) expect(m).toBeLessThanOrEqual(frame.capacity[j]! + 1e-6);
+      expect(made()).toEqual(plan);
+    }
   });
   it("the best few are kept, best first, none twice", () => {
     const of = (value: number) => ({ open: new Uint8Array(0), schedule: [], value, unmet: [] });

@@ -21,6 +21,11 @@ describe("a season played again", () => {
     expect(brought.rounds).toBe(0);
     expect(brought.leftG / 100).toBeCloseTo(populationOf(list, 3, [], []).over, 9);
   });
+  it("what was taken is gone: where nothing grows, a second pick finds nothing", () => {
+    const still = days(4).map((d) => ({ ...d, growth: 0 }));
+    const brought = playThrough(still, 3, { nearly: 0, ready: 5, over: 3 }, () => true, 100, 0.5);
+    expect(brought).toEqual({ rounds: 4, primeG: 500, overG: 300, worthG: 650, leftG: 0 });
+  });
   it("everything is in proportion to the rate", () => {
     const run = (rate: number) =>
       playThrough(days(30), rate, { nearly: 2 * rate, ready: 2 * rate, over: 0 }, (d) => d.endsWith("5"), 100, 0.3);

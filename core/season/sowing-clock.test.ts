@@ -109,6 +109,13 @@ describe("warmth from start to ripe, against cases worked by hand", () => {
   ])("at %s° north the ten-hour days begin on %s (checks C4.5, within a day)", (latitude, day) => {
     expect(Math.abs(daysBetween(day, lightEnds(2026, latitude)))).toBeLessThanOrEqual(1);
   });
+  it("the last day of ten hours still grows, the first below them does not", () => {
+    for (const latitude of [40, 45, 51.5, -38]) {
+      const dark = lightEnds(2026, latitude);
+      expect(lightShare(dark, latitude)).toBe(0);
+      expect(lightShare(addDays(dark, -1), latitude)).toBeGreaterThanOrEqual(0.6);
+    }
+  });
   it("a later start is never ready earlier", () => {
     fc.assert(
       fc.property(fc.integer({ min: 60, max: 230 }), fc.integer({ min: 1, max: 30 }), (j, later) => {
