@@ -17,7 +17,7 @@ import { figuresOf } from "#core/season/planting-figures";
 import { plantsEnough } from "#core/season/plants-enough";
 import { rhythmOf } from "#core/season/rhythm";
 import { cropWeeks, isKeeper } from "#core/season/weeks";
-import { yieldsOf } from "#core/season/yields";
+import { plantingYears, yieldsOf } from "#core/season/yields";
 import { DEMO_NOW, demoGarden } from "#standins/demo-garden";
 import { restoreArchive } from "./archive";
 import { snapshotOf } from "./garden";
@@ -58,7 +58,7 @@ describe("yields", () => {
     ["bed", "b.name"],
     ["year", "substr(k.at, 1, 4)"],
   ] as const)("by %s: totals, picks, dates, minutes a kilo", (by, key) => {
-    const told = new Map(yieldsOf(entries, by, plantings, beds).map((y) => [y.key, y]));
+    const told = new Map(yieldsOf(plantingYears(entries), by, plantings, beds).map((y) => [y.key, y]));
     const sums = rows<{
       key: string;
       g: number;
@@ -81,7 +81,7 @@ describe("yields", () => {
     }
   });
   it("a plant, a metre and a square metre, by the plantings that say so", () => {
-    const told = new Map(yieldsOf(entries, "crop", plantings, beds).map((y) => [y.key, y]));
+    const told = new Map(yieldsOf(plantingYears(entries), "crop", plantings, beds).map((y) => [y.key, y]));
     const sums = rows<{ crop: string; plants: number; gPlants: number; row: number; gRow: number }>(`
       with each as (select p.id, p.crop_id as crop, p.plants, p.row_m as row, sum(${NET}) as g ${FROM} group by p.id)
       select crop, sum(plants) as plants, sum(case when plants is not null then g end) as gPlants,
@@ -91,7 +91,7 @@ describe("yields", () => {
       if (r.plants) expect(y.perPlantG).toBeCloseTo(r.gPlants / r.plants, 3);
       if (r.row) expect(y.perMetreG).toBeCloseTo(r.gRow / r.row, 3);
     }
-    for (const y of yieldsOf(entries, "bed", plantings, beds)) {
+    for (const y of yieldsOf(plantingYears(entries), "bed", plantings, beds)) {
       const bed = snapshot.beds.find((b) => b.name === y.name)!;
       const area = rows<{ area: number }>(
         "select case shape when 'circle' then 3.141592653589793 * width_m * width_m / 4 else width_m * length_m end as area from beds where id = ?",

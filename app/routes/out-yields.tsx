@@ -1,18 +1,18 @@
 import { YIELDS_BY, yieldsOf } from "#core/season/yields";
 import { writeTable } from "#formats/csv";
 import { desk } from "../server/desk.server";
-import { loggedPicks } from "../server/picks.server";
+import { plantingYearsOf } from "../server/season-data.server";
 import type { Route } from "./+types/out-yields";
 
 /** The yields of a season as CSV, as the page of the season draws them together; masses in grams. */
 export function loader({ request }: Route.LoaderArgs) {
-  const { snapshot, today } = desk();
+  const d = desk();
+  const { snapshot, today } = d;
   const q = new URL(request.url).searchParams;
   const year = q.get("year") ?? "all";
   const by = YIELDS_BY.find((b) => b === q.get("by")) ?? "crop";
-  const all = loggedPicks(snapshot);
   const rows = yieldsOf(
-    year === "all" || year === "" ? all : all.filter((e) => e.at.startsWith(year)),
+    plantingYearsOf(d, year || "all"),
     by,
     new Map(snapshot.plantings.map((p) => [p.id, p])),
     new Map(snapshot.beds.map((b) => [b.id, b])),

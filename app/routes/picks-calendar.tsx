@@ -1,7 +1,7 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { Link } from "react-router";
 import { addDays, dayRange, daysBetween, sayDate } from "#core/calendar/day";
-import { groupPicks, monthName, totalsOf, weekOf } from "#core/season/pick-log";
+import { groupPicks, monthName, picksIn, totalsOf, weekOf } from "#core/season/pick-log";
 import { sayMass } from "#core/units/mass";
 import { LinkButton, Page } from "../components/ui";
 import { desk } from "../server/desk.server";
@@ -22,17 +22,14 @@ export function loader({ request }: Route.LoaderArgs) {
   const month = MONTH.test(asked) ? asked : today.slice(0, 7);
   const { units } = snapshot.garden;
   const all = loggedPicks(snapshot);
-  const here = all.filter((e) => e.at.startsWith(month));
+  const here = picksIn(all, month);
   const year = month.slice(0, 4);
-  const months = groupPicks(
-    all.filter((e) => e.at.startsWith(year)),
-    "month",
-  );
+  const months = groupPicks(picksIn(all, year), "month");
   const first = `${month}-01`;
   const from = weekOf(first);
   const last = addDays(`${monthAfter(month, 1)}-01`, -1);
   const days = dayRange(from, 7 * Math.ceil((daysBetween(from, last) + 1) / 7)).map((day) => {
-    const picks = here.filter((e) => e.at.startsWith(day));
+    const picks = picksIn(here, day);
     const t = totalsOf(picks);
     const kinds = groupPicks(picks, "kind");
     return {

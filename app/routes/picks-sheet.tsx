@@ -2,7 +2,7 @@ import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { Printer } from "lucide-react";
 import { useSearchParams, useSubmit } from "react-router";
 import { sayDay } from "#core/calendar/day";
-import { groupPicks, type LoggedPick, totalsOf } from "#core/season/pick-log";
+import { groupPicks, type LoggedPick, picksIn, totalsOf } from "#core/season/pick-log";
 import { figuresOf } from "#core/season/planting-figures";
 import { sayMass } from "#core/units/mass";
 import { Button, LinkButton, Page, Section, Select } from "../components/ui";
@@ -17,7 +17,7 @@ export function loader({ request }: Route.LoaderArgs) {
   const years = [...new Set(all.map((e) => e.at.slice(0, 4)))].sort().reverse();
   const asked = new URL(request.url).searchParams.get("year") ?? "";
   const year = years.includes(asked) ? asked : (years[0] ?? today.slice(0, 4));
-  const inYear = all.filter((e) => e.at.startsWith(year));
+  const inYear = picksIn(all, year);
   const { units } = snapshot.garden;
   const book = handbook();
   const beds = new Map(snapshot.beds.map((b) => [b.id, b]));

@@ -5,6 +5,7 @@ import type { Lot } from "#core/keeping/lot";
 import type { Snapshot } from "#core/planning/outlook";
 import type { LoggedPick } from "#core/season/pick-log";
 import type { Site } from "#core/season/sowing-clock";
+import { type PlantingYear, plantingYears } from "#core/season/yields";
 import { isCrop } from "#core/weighing/pick";
 import type { Desk } from "./desk.server";
 import { handbook } from "./desk.server";
@@ -24,16 +25,32 @@ export function grownOf({ snapshot }: Desk): GrownHere[] {
     if (list) list.push(e);
     else by.set(e.pick.plantingId, [e]);
   }
+  const before = new Map(last?.grown.map((g) => [g.planting.id, g.entries]));
   const beds = new Map(snapshot.beds.map((b) => [b.id, b]));
   const book = handbook();
   const grown = snapshot.plantings.flatMap((planting): GrownHere[] => {
     const bed = beds.get(planting.bedId);
     const crop = book.find(planting.cropId);
-    return bed && crop ? [{ planting, bed, crop, entries: by.get(planting.id) ?? [] }] : [];
+    return bed && crop
+      ? [{ planting, bed, crop, entries: same(before.get(planting.id), by.get(planting.id) ?? []) }]
+      : [];
   });
   last = { snapshot, grown };
   return grown;
 }
+
+/** The list as it was, if nothing in it changed: what was summed of it still holds. */
+const same = (before: LoggedPick[] | undefined, now: LoggedPick[]): LoggedPick[] =>
+  before?.length === now.length && now.every((e, i) => e === before[i]) ? before : now;
+
+const yearsKnown = new WeakMap<readonly LoggedPick[], PlantingYear[]>();
+/** What every planting gave in a year, or in all of them; each summed once. */
+export const plantingYearsOf = (d: Desk, year: string): PlantingYear[] =>
+  grownOf(d).flatMap(({ entries }) => {
+    const years = yearsKnown.get(entries) ?? plantingYears(entries);
+    yearsKnown.set(entries, years);
+    return year === "all" ? years : years.filter((y) => y.year === year);
+  });
 
 type Picked = { day: string; netG: number };
 const pickedKnown = new WeakMap<

@@ -1,9 +1,10 @@
 import { sayDate, sayDay } from "#core/calendar/day";
-import { everyWeek, groupPicks, totalsOf } from "#core/season/pick-log";
+import { everyWeek, groupPicks, picksIn, totalsOf } from "#core/season/pick-log";
 import { figuresOf } from "#core/season/planting-figures";
 import { sayMass } from "#core/units/mass";
 import type { ReportPart, SeasonReport } from "#formats/season-report";
 import type { Desk } from "./desk.server";
+import { loggedPicks } from "./picks.server";
 import { seasonView } from "./season.server";
 import { grownOf, pickYears, yearAsked } from "./season-data.server";
 import { rhythmView } from "./season-rhythm.server";
@@ -18,10 +19,9 @@ export function reportOf(d: Desk, asked: string | null): { years: string[]; year
   const years = pickYears(d);
   const year = yearAsked(asked, years);
   const seen = seasonView(d, year, "kind");
-  const entries = grownOf(d).flatMap((g) => g.entries.filter((e) => e.at.startsWith(year)));
+  const entries = picksIn(loggedPicks(snapshot), year);
   const totals = totalsOf(entries);
   const per = units === "us" ? 453.59237 : 1000;
-  const inOrder = [...entries].sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0));
   const report: SeasonReport = {
     title: `${snapshot.garden.name}: the season ${year}`,
     lead: [
@@ -33,7 +33,7 @@ export function reportOf(d: Desk, asked: string | null): { years: string[]; year
       .filter(Boolean)
       .join(", ")
       .replace(/, as of/, "; as of"),
-    weeks: everyWeek(groupPicks(inOrder, "week")).map((w) => ({
+    weeks: everyWeek(groupPicks(entries, "week")).map((w) => ({
       name: sayDay(w.week).slice(4),
       weighed: w.weighedG / per,
       estimated: w.estimatedG / per,
@@ -65,7 +65,7 @@ function yieldsPart(seen: ReturnType<typeof seasonView>): ReportPart {
 
 function datesPart(d: Desk, year: string): ReportPart {
   const rows = grownOf(d).flatMap((g) => {
-    const entries = g.entries.filter((e) => e.at.startsWith(year));
+    const entries = picksIn(g.entries, year);
     if (entries.length === 0) return [];
     const f = figuresOf(g.planting, g.bed, g.crop, entries);
     return [

@@ -3,10 +3,13 @@ import { type Brought, type Rhythm, rhythmOf } from "#core/season/rhythm";
 import { sayMass } from "#core/units/mass";
 import type { WeatherDay } from "#core/weather/daily";
 import type { Desk } from "./desk.server";
+import { remembered } from "./remember.server";
 import { type GrownHere, grownOf, pickedIn, pickedOf, siteOf } from "./season-data.server";
 
 /** Repeat croppers picked often enough in some year to have a rhythm, latest first. */
-function candidates(d: Desk) {
+const candidates = (d: Desk) => remembered(d, "rhythms to choose from", () => candidatesOf(d));
+
+function candidatesOf(d: Desk) {
   return grownOf(d)
     .filter((g) => g.crop.habit === "repeat")
     .flatMap((g) => {

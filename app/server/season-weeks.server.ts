@@ -2,16 +2,20 @@ import { addDays, daysBetween, sayDay } from "#core/calendar/day";
 import { tastesOf } from "#core/planning/question";
 import { type Draft, glutDraft } from "#core/season/lessons";
 import { weekOf } from "#core/season/pick-log";
-import { plantsEnough } from "#core/season/plants-enough";
+import { type Enough, plantsEnough } from "#core/season/plants-enough";
 import { type CropWeeks, cropWeeks } from "#core/season/weeks";
 import { sayMass } from "#core/units/mass";
 import type { Desk } from "./desk.server";
+import { remembered } from "./remember.server";
 import { type GrownHere, grownOf, pickedIn, pickYears, yearAsked, yieldsAPlant } from "./season-data.server";
 
 type CropYear = { weeks: CropWeeks; grown: GrownHere[] };
 
 /** Every crop of a year by weeks. */
-function cropYears(d: Desk, year: string): CropYear[] {
+const cropYears = (d: Desk, year: string): CropYear[] =>
+  remembered(d, `crops by weeks ${year}`, () => cropYearsOf(d, year));
+
+function cropYearsOf(d: Desk, year: string): CropYear[] {
   const tasteOf = tastesOf(d.snapshot);
   const by = new Map<string, GrownHere[]>();
   for (const g of grownOf(d)) by.set(g.crop.id, [...(by.get(g.crop.id) ?? []), g]);
@@ -26,7 +30,10 @@ function cropYears(d: Desk, year: string): CropYear[] {
 }
 
 /** Plants that would have been enough of each crop grown in a year, by what its own plantings gave. */
-export function enoughOf(d: Desk, year: string) {
+export const enoughOf = (d: Desk, year: string): Enough[] =>
+  remembered(d, `plants enough ${year}`, () => plantsEnoughOf(d, year));
+
+function plantsEnoughOf(d: Desk, year: string): Enough[] {
   const tasteOf = tastesOf(d.snapshot);
   return cropYears(d, year).flatMap(({ weeks, grown }) => {
     const { crop } = weeks;

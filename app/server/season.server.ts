@@ -4,7 +4,7 @@ import { lotsNow } from "#core/keeping/lot";
 import { seedsOf } from "#core/keeping/seeds";
 import { bedLossesBy } from "#core/season/bed-loss";
 import { draftsOf, isDue, type Lesson, lessonSchema, remindDays, sayRemind } from "#core/season/lessons";
-import { everyWeek, groupPicks, totalsOf } from "#core/season/pick-log";
+import { everyWeek, groupPicks, picksIn, sumTotals } from "#core/season/pick-log";
 import { figuresOf, rangeOf } from "#core/season/planting-figures";
 import { type YieldsBy, yieldsOf } from "#core/season/yields";
 import { sayMass } from "#core/units/mass";
@@ -12,24 +12,31 @@ import { change, newId } from "#db/change";
 import { type Desk, db, handbook } from "./desk.server";
 import { done, faultsOf, refuse } from "./forms.server";
 import { loggedPicks, logOf } from "./picks.server";
+import { remembered } from "./remember.server";
+import { plantingYearsOf } from "./season-data.server";
 import { glutDrafts } from "./season-weeks.server";
 
 /** The picks of one season, or of all. */
 function seasonOf(d: Desk, asked: string) {
   const { entries: all, years } = logOf(d.snapshot);
   const year = asked === "all" || years.includes(asked) ? asked : (years[0] ?? d.today.slice(0, 4));
-  return { years, year, entries: year === "all" ? all : all.filter((e) => e.at.startsWith(year)) };
+  return { years, year, entries: year === "all" ? all : picksIn(all, year) };
 }
 
 /** What the picks of a season came to, as rows; and what became of them in the house. */
 export function seasonView(d: Desk, askedYear: string, by: YieldsBy) {
+  const season = seasonOf(d, askedYear);
+  return remembered(d, `season ${season.year} ${by}`, () => viewOf(d, season, by));
+}
+
+function viewOf(d: Desk, { years, year, entries }: ReturnType<typeof seasonOf>, by: YieldsBy) {
   const { snapshot } = d;
   const { units } = snapshot.garden;
-  const { years, year, entries } = seasonOf(d, askedYear);
   const plantings = new Map(snapshot.plantings.map((p) => [p.id, p]));
   const beds = new Map(snapshot.beds.map((b) => [b.id, b]));
-  const rows = yieldsOf(entries, by, plantings, beds);
-  const t = totalsOf(entries);
+  const given = plantingYearsOf(d, year);
+  const rows = yieldsOf(given, by, plantings, beds);
+  const t = sumTotals(given.map((y) => y.totals));
   const ranges = by === "kind" ? rangesOfKinds(d) : null;
   const each = (g: number | null, what: string) => (g === null ? "" : `${sayMass(g, units)} ${what}`);
   return {
@@ -137,7 +144,7 @@ function drafts(d: Desk, year: string) {
   const answered = new Set(snapshot.lessons.map((l) => l.id));
   const beds = new Map(snapshot.beds.map((b) => [b.id, b]));
   const plantings = new Map(snapshot.plantings.map((p) => [p.id, p]));
-  const entries = loggedPicks(snapshot).filter((e) => e.at.startsWith(year));
+  const entries = picksIn(loggedPicks(snapshot), year);
   const lots = [...lotsNow(seedsOf(entries, plantings, handbook(), snapshot.places), snapshot.lotEvents).values()];
   const picked = [...new Set(entries.map((e) => e.pick.plantingId))];
   const gluts = glutDrafts(d, year)

@@ -85,6 +85,32 @@ export function totalsOf(entries: readonly LoggedPick[]): Totals {
   return tidy(t);
 }
 
+/** Totals of parts, put together again. */
+export function sumTotals(parts: readonly Totals[]): Totals {
+  const t = nothing();
+  for (const part of parts) for (const figure of Object.keys(t) as (keyof Totals)[]) t[figure] += part[figure];
+  return tidy(t);
+}
+
+/**
+ * Picks of one year ("2026"), month ("2026-10") or day, found by halving.
+ * @param entries picks in the order of time
+ */
+export function picksIn(entries: readonly LoggedPick[], when: string): LoggedPick[] {
+  const from = (bar: string): number => {
+    let low = 0;
+    let high = entries.length;
+    while (low < high) {
+      const half = (low + high) >> 1;
+      if (entries[half]!.at < bar) low = half + 1;
+      else high = half;
+    }
+    return low;
+  };
+  // "~" comes after every digit and dash
+  return entries.slice(from(when), from(`${when}~`));
+}
+
 export const GROUPS = [
   "kind",
   "crop",
@@ -148,12 +174,16 @@ export type Group = { key: string; name: string; totals: Totals };
 
 function byWhole(entries: readonly LoggedPick[], keyOf: (e: LoggedPick) => string, name: (e: LoggedPick) => string) {
   const groups = new Map<string, Group>();
+  let group: Group | undefined;
   for (const e of entries) {
     const key = keyOf(e);
-    let group = groups.get(key);
-    if (!group) {
-      group = { key, name: name(e), totals: nothing() };
-      groups.set(key, group);
+    // neighbours in time are often alike
+    if (group?.key !== key) {
+      group = groups.get(key);
+      if (!group) {
+        group = { key, name: name(e), totals: nothing() };
+        groups.set(key, group);
+      }
     }
     putWhole(group.totals, e);
   }
@@ -198,7 +228,7 @@ function intoWeeks(days: readonly Group[]): Group[] {
       week = { key, name: `week of ${sayDay(key)} ${key.slice(0, 4)}`, totals: nothing() };
       weeks.set(key, week);
     }
-    for (const figure of Object.keys(totals) as (keyof Totals)[]) week.totals[figure] += totals[figure];
+    week.totals = sumTotals([week.totals, totals]);
   }
   return [...weeks.values()];
 }

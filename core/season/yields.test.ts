@@ -5,9 +5,9 @@ import { bed, planting } from "../fixtures/garden";
 import { cropOf } from "../handbook";
 import { blankPick, type Pick } from "../weighing/pick";
 import { draftsOf, isDue, type Lesson, remindDays, sayRemind } from "./lessons";
-import { everyWeek, groupPicks, type LoggedPick, logged } from "./pick-log";
+import { everyWeek, groupPicks, type LoggedPick, logged, picksIn } from "./pick-log";
 import { figuresOf } from "./planting-figures";
-import { medianOf, YIELDS_BY, yieldsOf } from "./yields";
+import { medianOf, plantingYears, YIELDS_BY, yieldsOf } from "./yields";
 
 const tomato = cropOf("tomato");
 const kale = cropOf("kale");
@@ -47,7 +47,7 @@ const log = [
 
 describe("what a season gave, worked by hand", () => {
   it("by crop: weighed and estimated apart, yields over the plantings whose size is known", () => {
-    const [t, k] = yieldsOf(log, "crop", plantings, beds);
+    const [t, k] = yieldsOf(plantingYears(log), "crop", plantings, beds);
     expect(t).toMatchObject({
       name: tomato.name,
       totals: { picks: 4, weighedG: 9000, estimatedG: 800 },
@@ -69,16 +69,47 @@ describe("what a season gave, worked by hand", () => {
     });
   });
   it("by bed: a square metre of the whole bed, round ones too", () => {
-    const rows = yieldsOf(log, "bed", plantings, beds);
+    const rows = yieldsOf(plantingYears(log), "bed", plantings, beds);
     expect(rows.find((r) => r.name === "Wall")!.perM2G).toBe(1500);
     expect(rows.find((r) => r.name === "Low")!.perM2G).toBeCloseTo((3000 + 800 + 900) / Math.PI, 6);
   });
   it("every way of drawing together comes to the same grams and picks of the crop", () => {
     const sums = YIELDS_BY.map((by) => {
-      const rows = yieldsOf(log, by, plantings, beds);
+      const rows = yieldsOf(plantingYears(log), by, plantings, beds);
       return [rows.reduce((s, r) => s + r.totals.weighedG, 0), rows.reduce((s, r) => s + r.totals.estimatedG, 0)];
     });
     for (const s of sums) expect(s).toEqual([9900, 800]);
+  });
+  it("a planting picked in two years is one planting, reckoned over both", () => {
+    const over = [...log, entry("t1", "2027-01-02", 1200)];
+    const t = yieldsOf(plantingYears(over), "crop", plantings, beds)[0]!;
+    expect(t).toMatchObject({ plantings: 2, first: "2026-08-01", last: "2027-01-02", perM2G: 3600, daysToFirst: 76.5 });
+    expect(yieldsOf(plantingYears(over), "year", plantings, beds).map((y) => [y.key, y.plantings])).toEqual([
+      ["2027", 1],
+      ["2026", 3],
+    ]);
+    const asked = (year: string) => plantingYears(over).filter((y) => y.year === year);
+    expect(yieldsOf(asked("2027"), "kind", plantings, beds)[0]!.totals).toMatchObject({ picks: 1, weighedG: 1200 });
+  });
+  it("only tested, or nothing but tops, is no first pick", () => {
+    const tested = [
+      entry("t1", "2026-07-20", 100, { purpose: "test" }),
+      entry("k", "2026-09-08", 50, { part: "tops" }),
+    ];
+    const rows = yieldsOf(plantingYears(tested), "crop", plantings, beds);
+    expect(rows.map((r) => [r.name, r.daysToFirst, r.first])).toEqual([[tomato.name, null, "2026-07-20"]]);
+  });
+  it("picks of a year, a month or a day are those whose time begins so", () => {
+    const day = fc.date({ min: new Date("2024-11-01"), max: new Date("2026-02-28"), noInvalidDate: true });
+    fc.assert(
+      fc.property(fc.array(day, { maxLength: 40 }), day, fc.constantFrom(4, 7, 10), (days, of, length) => {
+        const entries = days
+          .map((d) => entry("t1", d.toISOString().slice(0, 10), 100))
+          .sort((a, b) => (a.at < b.at ? -1 : 1));
+        const when = of.toISOString().slice(0, length);
+        expect(picksIn(entries, when)).toEqual(entries.filter((e) => e.at.startsWith(when)));
+      }),
+    );
   });
   it("the median is that of a reference library", () => {
     fc.assert(

@@ -2,7 +2,7 @@ import { type Day, daysBetween } from "../calendar/day";
 import type { Bed } from "../garden/bed";
 import type { Planting } from "../garden/planting";
 import { isCrop } from "../weighing/pick";
-import { type LoggedPick, type Totals, totalsOf } from "./pick-log";
+import { type LoggedPick, sumTotals, type Totals, totalsOf } from "./pick-log";
 
 export const YIELDS_BY = ["crop", "kind", "bed", "year"] as const;
 export type YieldsBy = (typeof YIELDS_BY)[number];
@@ -36,52 +36,107 @@ export function medianOf(xs: readonly number[]): number | null {
   return sorted.length % 2 === 1 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2;
 }
 
+/** What one planting gave in one year, summed once: all that yields are reckoned from. */
+export type PlantingYear = {
+  plantingId: string;
+  year: string;
+  /** a pick of it, for the names it goes by */
+  named: LoggedPick;
+  totals: Totals;
+  /** picks of the crop itself; 0: nothing but by-products, and no first or last day */
+  crops: number;
+  first: Day;
+  last: Day;
+  /** day of its first pick that was no test */
+  firstPick: Day | null;
+  netG: number;
+  timedG: number;
+  timedMinutes: number;
+};
+
+/** Sums picks by planting and year. @param entries picks in the order of time */
+export function plantingYears(entries: readonly LoggedPick[]): PlantingYear[] {
+  const by = new Map<string, LoggedPick[]>();
+  for (const e of entries) {
+    const key = `${e.at.slice(0, 4)} ${e.pick.plantingId}`;
+    const list = by.get(key);
+    if (list) list.push(e);
+    else by.set(key, [e]);
+  }
+  return [...by.values()].map((list) => {
+    const crops = list.filter((e) => isCrop(e.pick));
+    const timed = crops.filter((e) => e.pick.minutes !== null);
+    const sum = (of: readonly LoggedPick[], figure: (e: LoggedPick) => number) => of.reduce((s, e) => s + figure(e), 0);
+    return {
+      plantingId: list[0]!.pick.plantingId,
+      year: list[0]!.at.slice(0, 4),
+      named: list[0]!,
+      totals: totalsOf(list),
+      crops: crops.length,
+      first: crops[0]?.at.slice(0, 10) ?? "",
+      last: crops.at(-1)?.at.slice(0, 10) ?? "",
+      firstPick: crops.find((e) => e.pick.purpose !== "test")?.at.slice(0, 10) ?? null,
+      netG: sum(crops, (e) => e.net),
+      timedG: sum(timed, (e) => e.net),
+      timedMinutes: sum(timed, (e) => e.pick.minutes ?? 0),
+    };
+  });
+}
+
+const KEY: Record<YieldsBy, (y: PlantingYear) => readonly [string, string]> = {
+  crop: ({ named }) => [named.cropId, named.crop],
+  kind: ({ named }) => [`${named.kind} ${named.cropId}`, named.kind],
+  bed: ({ named }) => [named.bed, named.bed],
+  year: ({ year }) => [year, year],
+};
+const earliest = (days: readonly Day[]): Day => days.reduce((a, b) => (b < a ? b : a));
+const latest = (days: readonly Day[]): Day => days.reduce((a, b) => (b > a ? b : a));
+
 /**
- * Yields of picks drawn together. By-products count for nothing but their own total.
- * @param entries picks in the order of time
+ * Yields of plantings drawn together. By-products count for nothing but their own total.
+ * @param years as `plantingYears` gives them, of one year or of many
  */
 export function yieldsOf(
-  entries: readonly LoggedPick[],
+  years: readonly PlantingYear[],
   by: YieldsBy,
   plantings: ReadonlyMap<string, Planting>,
   beds: ReadonlyMap<string, Bed>,
 ): Yield[] {
-  const groups = new Map<string, { name: string; list: LoggedPick[] }>();
-  for (const e of entries) {
-    const [key, name] = {
-      crop: [e.cropId, e.crop],
-      kind: [`${e.kind} ${e.cropId}`, e.kind],
-      bed: [e.bed, e.bed],
-      year: [e.at.slice(0, 4), e.at.slice(0, 4)],
-    }[by] as [string, string];
+  const groups = new Map<string, { name: string; list: PlantingYear[] }>();
+  for (const y of years) {
+    const [key, name] = KEY[by](y);
     const group = groups.get(key);
-    if (group) group.list.push(e);
-    else groups.set(key, { name, list: [e] });
+    if (group) group.list.push(y);
+    else groups.set(key, { name, list: [y] });
   }
   const rows = [...groups].flatMap(([key, { name, list }]): Yield[] => {
-    const crops = list.filter((e) => isCrop(e.pick));
-    if (crops.length === 0) return [];
-    const totals = totalsOf(list);
-    const of = new Map<string, LoggedPick[]>();
-    for (const e of crops) {
-      const picks = of.get(e.pick.plantingId);
-      if (picks) picks.push(e);
-      else of.set(e.pick.plantingId, [e]);
+    const given = list.filter((y) => y.crops > 0);
+    if (given.length === 0) return [];
+    const totals = sumTotals(list.map((y) => y.totals));
+    // a planting that was picked in two years is one planting still
+    const of = new Map<string, { firstPick: Day | null; netG: number }>();
+    for (const y of given) {
+      const known = of.get(y.plantingId);
+      const firsts = [known?.firstPick, y.firstPick].filter((d): d is Day => typeof d === "string");
+      of.set(y.plantingId, {
+        firstPick: firsts.length > 0 ? earliest(firsts) : null,
+        netG: (known?.netG ?? 0) + y.netG,
+      });
     }
-    const grown = [...of].flatMap(([id, picks]) => {
+    const grown = [...of].flatMap(([id, { firstPick, netG }]) => {
       const p = plantings.get(id);
-      return p ? [{ p, picks, massG: picks.reduce((s, e) => s + e.net, 0) }] : [];
+      return p ? [{ p, firstPick, netG }] : [];
     });
     const per = (amount: (p: Planting) => number | null): number | null => {
       const known = grown.flatMap((g) => {
         const a = amount(g.p);
-        return a === null || a <= 0 ? [] : [{ massG: g.massG, a }];
+        return a === null || a <= 0 ? [] : [{ netG: g.netG, a }];
       });
       const all = known.reduce((s, k) => s + k.a, 0);
-      return all > 0 ? known.reduce((s, k) => s + k.massG, 0) / all : null;
+      return all > 0 ? known.reduce((s, k) => s + k.netG, 0) / all : null;
     };
-    const timed = crops.filter((e) => e.pick.minutes !== null);
-    const timedG = timed.reduce((s, e) => s + e.net, 0);
+    const sum = (figure: (y: PlantingYear) => number) => given.reduce((s, y) => s + figure(y), 0);
+    const timedG = sum((y) => y.timedG);
     // a bed's own yield is by the whole bed: each planting in it had its turn
     const bed = by === "bed" ? [...beds.values()].find((b) => b.name === key) : undefined;
     const massG = totals.weighedG + totals.estimatedG;
@@ -91,19 +146,16 @@ export function yieldsOf(
         name,
         totals,
         plantings: of.size,
-        first: crops[0]!.at.slice(0, 10),
-        last: crops.at(-1)!.at.slice(0, 10),
+        first: earliest(given.map((y) => y.first)),
+        last: latest(given.map((y) => y.last)),
         daysToFirst: medianOf(
-          grown.flatMap((g) => {
-            const first = g.picks.find((e) => e.pick.purpose !== "test");
-            return first ? [daysBetween(g.p.startedOn, first.at.slice(0, 10))] : [];
-          }),
+          grown.flatMap((g) => (g.firstPick === null ? [] : [daysBetween(g.p.startedOn, g.firstPick)])),
         ),
-        perPick: massG / crops.length,
+        perPick: massG / sum((y) => y.crops),
         perM2G: bed ? massG / bedArea(bed) : per((p) => p.areaM2),
         perMetreG: per((p) => p.rowM),
         perPlantG: per((p) => p.plants),
-        minutesPerKg: timedG > 0 ? timed.reduce((s, e) => s + (e.pick.minutes ?? 0), 0) / (timedG / 1000) : null,
+        minutesPerKg: timedG > 0 ? sum((y) => y.timedMinutes) / (timedG / 1000) : null,
       },
     ];
   });
