@@ -59,7 +59,7 @@ export function weekBarsSvg(weeks: SeasonReport["weeks"], unit: string): string 
         : "";
     return rect(0, w.weighed, "#2d5a3d") + rect(w.weighed, w.weighed + w.estimated, "#b5c07a") + name;
   });
-  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${WIDTH} ${HEIGHT}" width="${WIDTH}" height="${HEIGHT}" font-family="Georgia, serif" font-size="12" fill="#28312a">${lines.join("")}${bars.join("")}</svg>`;
+  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${WIDTH} ${HEIGHT}" width="${WIDTH}" height="${HEIGHT}" font-family="sans-serif" font-size="12" fill="#28312a">${lines.join("")}${bars.join("")}</svg>`;
 }
 
 /** A picture as an address that holds it all, so that a file needs nothing beside it. */

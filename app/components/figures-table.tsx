@@ -12,7 +12,11 @@ const Table = chakra("table", {
       verticalAlign: "middle",
     },
     "& .number": { textAlign: "right", whiteSpace: "nowrap", fontVariantNumeric: "tabular-nums" },
+    // words after figures stand clear of them, and no column is squeezed into a heap of single words
+    "& .number + :not(.number)": { paddingLeft: "0.9rem" },
+    "& td:not(.number)": { minWidth: "7rem" },
     "& .name": { fontWeight: 650 },
+    "& td:last-of-type:not(.number)": { minWidth: "11rem" },
   },
 });
 

@@ -18,7 +18,8 @@ const PAGE = 60;
 export function loader({ request }: Route.LoaderArgs) {
   const { snapshot } = desk();
   const q = new URL(request.url).searchParams;
-  const { entries: all, crops, years, people, totals } = logOf(snapshot);
+  const { entries: all, years, asked } = logOf(snapshot);
+  const { crops, people, totals } = asked();
   const { found, sort, down, group } = findPicks(all, q);
   const pages = Math.max(1, Math.ceil(found.length / PAGE));
   const page = Math.min(Math.max(1, Math.floor(Number(q.get("page")) || 1)), pages);

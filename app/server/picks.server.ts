@@ -1,5 +1,5 @@
 import type { Snapshot } from "#core/planning/outlook";
-import { GROUPS, type GroupBy, type LoggedPick, logged, type Totals, totalsOf } from "#core/season/pick-log";
+import { GROUPS, type GroupBy, type LoggedPick, logged, picksIn, type Totals, totalsOf } from "#core/season/pick-log";
 import type { Pick } from "#core/weighing/pick";
 import { bookOf } from "#core/weighing/taught-book";
 
@@ -11,11 +11,9 @@ type Log = {
   entries: LoggedPick[];
   /** for each planting, what its picks are named and reckoned by */
   of: Map<string, string>;
-  crops: (readonly [string, string])[];
   years: string[];
-  people: string[];
-  /** what all of it comes to */
-  totals: Totals;
+  /** crops and people it can be asked for, and what all of it comes to; worked out when first asked for */
+  asked: () => { crops: (readonly [string, string])[]; people: string[]; totals: Totals };
 };
 let last: { snapshot: Snapshot; log: Log } | null = null;
 /** The log of a garden; after a change only the picks that are new, or named otherwise, are reckoned again. */
@@ -37,9 +35,14 @@ export function logOf(snapshot: Snapshot): Log {
     const p = plantings.get(pick.plantingId);
     return p ? [logged(pick, p.planting, p.crop, p.bed)] : [];
   };
-  const same = (id: string) => before?.of.get(id) === of.get(id);
-  const entries = before ? patched(before.entries, snapshot.picks, fresh, same) : snapshot.picks.flatMap(fresh);
-  const log: Log = { entries, of, ...askable(entries), totals: totalsOf(entries) };
+  const renamed = new Set([...of.keys()].filter((id) => before?.of.get(id) !== of.get(id)));
+  const entries = before ? patched(before.entries, snapshot.picks, fresh, renamed) : snapshot.picks.flatMap(fresh);
+  let known: ReturnType<Log["asked"]> | undefined;
+  const asked = () => {
+    known ??= { ...askable(entries), totals: totalsOf(entries) };
+    return known;
+  };
+  const log: Log = { entries, of, years: yearsOf(entries), asked };
   last = { snapshot, log };
   return log;
 }
@@ -52,14 +55,8 @@ function patched(
   before: readonly LoggedPick[],
   picks: readonly Pick[],
   fresh: (pick: Pick) => LoggedPick[],
-  same: (plantingId: string) => boolean,
+  renamed: ReadonlySet<string>,
 ): LoggedPick[] {
-  const unchanged = new Map<string, boolean>();
-  const isSame = (id: string): boolean => {
-    const known = unchanged.get(id) ?? same(id);
-    unchanged.set(id, known);
-    return known;
-  };
   const entries: LoggedPick[] = [];
   let k = 0;
   for (const pick of picks) {
@@ -73,27 +70,32 @@ function patched(
       }
       k = at;
     }
-    if (isSame(pick.plantingId)) entries.push(before[k]!);
+    if (!renamed.has(pick.plantingId)) entries.push(before[k]!);
     else entries.push(...fresh(pick));
     k += 1;
   }
   return entries;
 }
 
-/** Crops, years and people that a log can be asked for. */
-function askable(entries: readonly LoggedPick[]): Pick2<Log, "crops" | "years" | "people"> {
+/** Years in which something was picked, latest first. @param entries in the order of time */
+function yearsOf(entries: readonly LoggedPick[]): string[] {
+  const years: string[] = [];
+  for (let k = 0; k < entries.length; ) {
+    const year = entries[k]!.at.slice(0, 4);
+    years.push(year);
+    k += picksIn(entries, year).length;
+  }
+  return years.reverse();
+}
+
+/** Crops and people that a log can be asked for. */
+function askable(entries: readonly LoggedPick[]) {
   const crops = new Map<string, string>();
-  const years = new Set<string>();
   const people = new Set<string>();
-  let year = "";
   let crop = "";
   let by = "";
   // neighbours in time are alike: most need no second look
   for (const e of entries) {
-    if (year === "" || !e.at.startsWith(year)) {
-      year = e.at.slice(0, 4);
-      years.add(year);
-    }
     if (e.cropId !== crop) {
       crop = e.cropId;
       crops.set(crop, e.crop);
@@ -105,11 +107,9 @@ function askable(entries: readonly LoggedPick[]): Pick2<Log, "crops" | "years" |
   }
   return {
     crops: [...crops].sort((a, b) => (a[1] < b[1] ? -1 : 1)),
-    years: [...years].sort().reverse(),
     people: [...people].sort(),
   };
 }
-type Pick2<T, K extends keyof T> = { [P in K]: T[P] };
 
 /** Every pick of a garden in the order of time, named and reckoned. */
 export const loggedPicks = (snapshot: Snapshot): LoggedPick[] => logOf(snapshot).entries;
