@@ -36,6 +36,24 @@ describe("beds moved on by rotation", () => {
   it("says what speaks against staying where only one roof is", () => {
     expect(moves.find((m) => m.from.id === "tunnel")!.warnings.join()).toMatch(/tomato.*wait 4 years/i);
   });
+  it("a long row is not put where half of it would have no ground, though rotation would like the bed", () => {
+    const plot = [
+      bed({ id: "long", name: "Long", lengthM: 6 }),
+      bed({ id: "short", name: "Short", lengthM: 1.5 }),
+      bed({ id: "other", name: "Other", lengthM: 6 }),
+    ];
+    const grown = [
+      planting("carrot", { id: "c", bedId: "long", startedOn: "2026-06-01", rowM: 8 }),
+      planting("lettuce-head", { id: "l", bedId: "short", startedOn: "2026-06-01" }),
+      planting("pea-shelling", { id: "p", bedId: "other", startedOn: "2026-04-01" }),
+    ];
+    const moved = moveBeds(grown, plot, book, 2026);
+    expect(moved.map((m) => [m.from.id, m.to.id]).sort()).toEqual([
+      ["long", "other"],
+      ["other", "long"],
+      ["short", "short"],
+    ]);
+  });
   it("comes to the same cost as an independent solver, over twelve gardens", async () => {
     const highs = await loadHighs();
     const crops = ["bulb-onion", "kale", "pea-shelling", "carrot", "tomato", "courgette", "lettuce-head", "sweet-corn"];

@@ -22,8 +22,9 @@ const TALL_FAMILIES = ["Cucurbitaceae", "Poaceae", "Solanaceae"];
 const TALL_CROPS = ["french-bean-climbing", "runner-bean", "pea-shelling", "pea-snap", "mangetout", "brussels-sprouts"];
 /** Years of the longest usual rotation. */
 const LONG_ROTATION = 4;
-/** For each doubling or halving of the ground, and each hour of sun less than it had. */
-const SIZE_COST = 2;
+/** For each halving of the ground, where not all of it fits any more, each doubling, and each hour of sun less. */
+const SMALLER_COST = 5;
+const LARGER_COST = 1.5;
 const SUN_COST = 0.4;
 /** Staying put where rotation allows: no move for its own sake. */
 const MOVE_COST = 0.15;
@@ -55,7 +56,8 @@ const winterCrop = (crop: Crop) => Object.values(crop.days).some((d) => Array.is
 function costOf(group: readonly Planting[], from: Bed, to: Bed, past: BedPast, on: Day, book: Handbook) {
   const warnings: string[] = [];
   let cost = from.id === to.id ? 0 : MOVE_COST;
-  cost += SIZE_COST * Math.abs(Math.log2(bedAreaM2(to) / bedAreaM2(from)));
+  const doublings = Math.log2(bedAreaM2(to) / bedAreaM2(from));
+  cost += doublings < 0 ? -doublings * SMALLER_COST : doublings * LARGER_COST;
   cost += SUN_COST * Math.max(0, from.sunHours - to.sunHours);
   for (const p of group) {
     const crop = book.of(p.cropId);
