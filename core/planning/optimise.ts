@@ -7,6 +7,7 @@ import type { PlanProblem } from "./problem";
 import { polish, refine } from "./refine";
 import { noPrices, nudge, relax } from "./relax";
 import { dice, relay, search } from "./search";
+import { tempering } from "./temper";
 
 /** Steps of every planting, in the order of the problem's supplies. */
 export type Schedule = PathStep[][];
@@ -35,6 +36,9 @@ const LEARNED = 20;
 const FAR = 0.012;
 /** Plans drawn from the mix of paths that the prices chose. */
 const DRAWS = 60;
+/** At the end single lines are shifted about, so many times from the best plan so far. */
+const TEMPERINGS = 16;
+const TEMPERING_TURNS = 40_000;
 /** Turns of relaying: as many as a second or so bears, more where there are few plantings, fewer where stores bind. */
 const turnsFor = ({ supplies, stores = [] }: PlanProblem): number =>
   Math.round(Math.min(4000, (stores.length > 0 ? 90_000 : 180_000) / Math.max(1, supplies.length)));
@@ -156,6 +160,13 @@ export function* planning(problem: PlanProblem): Generator<Plan> {
       const paths = top.schedule.map((steps) => ({ steps }));
       for (let k = 0; k < LEARNED; k++) addTo(mix, paths);
       draw = drawer(frame, mix);
+    }
+    const usualPrice = frame.perMinute + bestPrice.reduce((sum, m) => sum + m, 0) / frame.n;
+    const temper = tempering(frame, usualPrice);
+    for (let k = 0; k < TEMPERINGS; k++) {
+      const found = temper(best, TEMPERING_TURNS, k);
+      if (found.value > best.value) best = found;
+      yield said();
     }
   }
   if (!exact.proven) best = polish(frame, best);

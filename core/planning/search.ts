@@ -13,6 +13,7 @@ import {
 } from "./assign";
 import type { Draw } from "./blend";
 import type { Frame } from "./frame";
+import { arcAt } from "./paths";
 
 /** Slots that a round is tried at in place of another: so many on either side. */
 const REACH = 3;
@@ -93,6 +94,8 @@ const TWO_HOURS = 60;
 /** Hours on either side of the chosen one whose lines are laid in again; and one planting in so many besides. */
 const AROUND = 2;
 const BESIDES = 10;
+/** Of a hundred turns so many lay in first what takes most minutes, more or less: it finds no room later. */
+const BULKY_FIRST = 70;
 
 /**
  * Takes the plantings around an hour or two out, and a few others, and lays them in again in another order: by the mix
@@ -113,6 +116,12 @@ export function* relay(
   const roll = dice(f.n + 977 * seed);
   const movable = f.arcs.flatMap((_, p) => (f.musts[p]!.length === 0 ? [p] : []));
   const empty = f.arcs.map((a) => ({ steps: [], value: a.rest[0]! }));
+  // minutes that all of a planting takes at once, on average over the slots
+  const bulk = f.arcs.map((a) => {
+    let massG = 0;
+    for (let j = 0; j < f.n; j++) massG += a.massG[arcAt(f.n, -1, j)]!;
+    return (massG / Math.max(1, f.n)) * a.supply.minutesPerG;
+  });
   const usual = minutePrice.reduce((sum, m) => sum + m, 0) / Math.max(1, f.n);
   for (let turn = 0; turn < turns; turn++) {
     if (turn > 0 && turn % TURNS_AT_ONCE === 0) yield tally(f, best.table, from.unmet);
@@ -130,6 +139,10 @@ export function* relay(
       );
     const out = movable.filter((p) => near(p) || roll(BESIDES) === 0);
     shuffle(out, roll);
+    if (roll(100) < BULKY_FIRST) {
+      const rank = new Map(out.map((p) => [p, bulk[p]! * (1 + roll(100) / 100)]));
+      out.sort((a, b) => rank.get(b)! - rank.get(a)!);
+    }
     for (const p of out) replacePath(f, t, p, empty[p]!);
     if (roll(6) === 0) {
       const fresh = roll(f.n);
