@@ -80,14 +80,18 @@ export function pathWithin(f: Frame, t: Table, p: number, open: Uint8Array, minu
     chargedUse = new Float64Array(2 * f.n);
     chargedG = new Float64Array(2 * f.n);
   }
+  const may = f.mayUse[p]!;
+  const perG = Math.max(1e-12, supply.minutesPerG);
   for (let j = 0; j < f.n; j++) {
+    usable[j] = may[j]! & open[j]!;
     mostG[j] = f.capacity[j]! - t.minutes[j]!;
-    usable[j] = f.mayUse[p]![j]! & open[j]!;
   }
   for (let k = 0; k < own.length; k++) mostG[own[k]!.slot]! += stepMinutes(arcs, own, k);
   for (let j = 0; j < f.n; j++) {
+    if (usable[j] === 0) continue;
     const left = mostG[j]! - lineMinutes + 1e-9;
-    mostG[j] = left < 0 ? -1 : left / Math.max(1e-12, supply.minutesPerG);
+    // what has no room for the smallest pick is no longer looked at
+    mostG[j] = left < 0 ? -1 : left / perG;
   }
   let store: Float64Array | null = null;
   priced.usable = usable;
