@@ -225,7 +225,7 @@ function Rounds({
     <Section title={title} note={`${rounds.length} ${rounds.length === 1 ? "round" : "rounds"}`}>
       {rounds.length === 0 && <Text color="inkSoft">None.</Text>}
       {rounds.map((r) => {
-        const there = other.some((o) => o.slotId === r.slotId);
+        const inBoth = other.some((o) => o.slotId === r.slotId);
         return (
           <Box key={r.slotId} py="2.5" borderBottomWidth="1px" borderColor="ruleSoft">
             <Flex justify="space-between" gap="3" align="baseline">
@@ -234,21 +234,24 @@ function Rounds({
                 {r.by && <chakra.span fontWeight="400">, {r.by}</chakra.span>}
               </Text>
               <Text fontSize="sm" color="madder">
-                {fallen.includes(r.slotId) ? "nobody there" : there ? "" : mark}
+                {fallen.includes(r.slotId) ? "nobody there" : inBoth ? "" : mark}
               </Text>
             </Flex>
             {r.lines.map((l) => {
-              const elsewhere = taken(other, l.kind, l.bed);
-              const moved = elsewhere.length > 0 && !elsewhere.includes(r.slotId);
+              const there = taken(other, l.kind, l.bed);
+              const here = taken(rounds, l.kind, l.bed);
+              // picks that only one of the plans has are paired in the order of time; what is left over is new
+              const only = here.filter((x) => !there.includes(x));
+              const instead = there.filter((x) => !here.includes(x))[only.indexOf(r.slotId)];
               return (
                 <Text key={`${l.kind}${l.bed}`} fontSize="sm">
                   {l.kind} <chakra.span color="inkSoft">{l.bed}</chakra.span>,{" "}
                   {l.take === "strip" ? "everything, " : ""}
                   {sayMass(l.expectedG, units)}
-                  {mark === "new" && (moved || elsewhere.length === 0) && (
+                  {mark === "new" && only.includes(r.slotId) && (
                     <chakra.span color="madder">
                       {" "}
-                      {elsewhere.length === 0 ? "new" : `instead of ${sayDay(elsewhere[0]!.slice(0, 10))}`}
+                      {instead ? `instead of ${sayDay(instead.slice(0, 10))}` : "new"}
                     </chakra.span>
                   )}
                 </Text>
