@@ -5,10 +5,10 @@ import { describe, expect, it } from "vitest";
 import { addDays, daysBetween } from "../calendar/day";
 import { dayLengthHours } from "../calendar/sun";
 import { plainWeather } from "../fixtures/garden";
+import { seattleRecord } from "../fixtures/open-record";
 import { CROPS, cropOf } from "../handbook";
 import { usualTaste } from "../household/taste";
 import { climateOf } from "../weather/climate";
-import type { WeatherDay } from "../weather/daily";
 import {
   frostLimit,
   lastSowings,
@@ -29,26 +29,10 @@ const even: Site = {
 };
 const bush = cropOf("french-bean-bush");
 
-/** The open record of the frost checks: Seattle 2012 to 2015 (vega-datasets, US government data). */
-const record: WeatherDay[] = readFileSync(
-  join(import.meta.dirname, "..", "..", "node_modules", "vega-datasets", "data", "weather.csv"),
-  "utf8",
-)
-  .trim()
-  .split(/\r?\n/)
-  .slice(1)
-  .map((line) => line.split(","))
-  .filter((cells) => cells[0] === "Seattle")
-  .map(([, day, rain, high, low, wind]) => ({
-    day: day!.replaceAll("/", "-").slice(0, 10),
-    tempMinC: Number(low),
-    tempMaxC: Number(high),
-    rainMm: Number(rain),
-    windMs: Number(wind),
-    gustMs: null,
-    humidityPct: null,
-    cloudPct: null,
-  }));
+/** The open record of the frost checks. */
+const record = seattleRecord(
+  readFileSync(join(import.meta.dirname, "..", "..", "node_modules", "vega-datasets", "data", "weather.csv"), "utf8"),
+);
 const seattle: Site = {
   climate: climateOf(record, 47.6),
   latitudeDeg: 47.6,

@@ -2,6 +2,7 @@ import { createHash } from "node:crypto";
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { describe, expect, it } from "vitest";
+import { seattleRecord } from "../fixtures/open-record";
 import { climateOf, usualDay } from "./climate";
 import type { WeatherDay } from "./daily";
 import { degreeDaysAverage, degreeDaysClipped, degreeDaysSine } from "./degree-days";
@@ -15,22 +16,7 @@ import { longestRun, monthlyRain, usualWeeks, warmthByWeek, weekOf, yearsOf } fr
  */
 const file = join(import.meta.dirname, "..", "..", "node_modules", "vega-datasets", "data", "weather.csv");
 const text = readFileSync(file, "utf8");
-const record: WeatherDay[] = text
-  .trim()
-  .split(/\r?\n/)
-  .slice(1)
-  .map((line) => line.split(","))
-  .filter((cells) => cells[0] === "Seattle")
-  .map(([, day, rain, high, low, wind]) => ({
-    day: day!.replaceAll("/", "-").slice(0, 10),
-    tempMinC: Number(low),
-    tempMaxC: Number(high),
-    rainMm: Number(rain),
-    windMs: Number(wind),
-    gustMs: null,
-    humidityPct: null,
-    cloudPct: null,
-  }));
+const record = seattleRecord(text);
 const year = (y: number) => record.filter((d) => d.day.startsWith(String(y)));
 const sum = (days: WeatherDay[], of: (d: WeatherDay) => number) => days.reduce((s, d) => s + of(d), 0);
 
