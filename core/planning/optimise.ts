@@ -37,11 +37,11 @@ const FAR = 0.012;
 /** Plans drawn from the mix of paths that the prices chose. */
 const DRAWS = 60;
 /** At the end single lines are shifted about, so many times from the best plan so far. */
-const TEMPERINGS = 16;
+const TEMPERINGS = 10;
 const TEMPERING_TURNS = 30_000;
 /** Turns of relaying: as many as a second or so bears, more where there are few plantings, fewer where stores bind. */
 const turnsFor = ({ supplies, stores = [] }: PlanProblem): number =>
-  Math.round(Math.min(4000, (stores.length > 0 ? 65_000 : 130_000) / Math.max(1, supplies.length)));
+  Math.round(Math.min(2200, (stores.length > 0 ? 45_000 : 90_000) / Math.max(1, supplies.length)));
 
 /**
  * Plans which slots to open and what to take in each: most worth less minutes, within each slot's minutes and what

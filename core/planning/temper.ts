@@ -65,13 +65,15 @@ export function tempering(f: Frame, minuteWorth: number) {
   const moreMinutes = new Float64Array(n);
   const moreUses = new Int8Array(n);
   const moreFill = new Float64Array(stores.length);
-  const touched: number[] = [];
+  const touched = new Int16Array(2 * n + 2);
+  let touches = 0;
   const next: Line = { slots: new Int16Array(n + 1), length: 0, strips: false, worth: 0 };
 
   /** Adds a line's minutes and fillings to what changes, or takes them out. @returns its worth */
   const walk = (p: number, line: Line, sign: 1 | -1): number => {
     const a = f.arcs[p]!;
     const { value, minutes } = priced[p]!;
+    const stored = f.storesOf[p]!.length > 0;
     let worth = 0;
     let i = -1;
     for (let k = 0; k < line.length; k++) {
@@ -80,17 +82,18 @@ export function tempering(f: Frame, minuteWorth: number) {
       const strips = line.strips && k === line.length - 1;
       worth += value[arc]! + (strips ? a.stripWorth[j]! - f.perG[p]![j]! * a.stripG[j]! : 0);
       const extraG = strips ? a.stripG[j]! : 0;
-      if (moreUses[j] === 0 && moreMinutes[j] === 0) touched.push(j);
+      if (moreUses[j] === 0 && moreMinutes[j] === 0) touched[touches++] = j;
       moreMinutes[j]! += sign * (minutes[arc]! + extraG * a.supply.minutesPerG);
       moreUses[j]! += sign;
-      for (const d of f.draws[p]![j]!) moreFill[d.store]! += sign * d.perG * (a.massG[arc]! + extraG);
+      if (stored) for (const d of f.draws[p]![j]!) moreFill[d.store]! += sign * d.perG * (a.massG[arc]! + extraG);
       i = j;
     }
     return line.strips ? worth : worth + a.rest[i + 1]!;
   };
   /** Makes the change in hand, or forgets it. */
   const settle = (made: boolean) => {
-    for (const j of touched) {
+    for (let q = 0; q < touches; q++) {
+      const j = touched[q]!;
       if (made) {
         used[j]! += moreMinutes[j]!;
         uses[j]! += moreUses[j]!;
@@ -98,7 +101,7 @@ export function tempering(f: Frame, minuteWorth: number) {
       moreMinutes[j] = 0;
       moreUses[j] = 0;
     }
-    touched.length = 0;
+    touches = 0;
     for (let s = 0; s < stores.length; s++) {
       if (made) fill[s]! += moreFill[s]!;
       moreFill[s] = 0;
@@ -110,7 +113,8 @@ export function tempering(f: Frame, minuteWorth: number) {
     walk(p, line, -1);
     next.worth = walk(p, next, 1);
     let gain = next.worth - line.worth;
-    for (const j of touched) {
+    for (let q = 0; q < touches; q++) {
+      const j = touched[q]!;
       const before = used[j]! - f.capacity[j]!;
       gain -= overPrice * (excess(before + moreMinutes[j]!) - excess(before));
       if (!f.forced[j]) gain -= f.openCost * (Number(uses[j]! + moreUses[j]! > 0) - Number(uses[j]! > 0));
@@ -132,7 +136,7 @@ export function tempering(f: Frame, minuteWorth: number) {
       const by = 1 + Math.floor(chance() * REACH);
       const j = slots[k]! + (chance() < 0.5 ? -by : by);
       if (j < 0 || j >= n || (k > 0 && j <= slots[k - 1]!) || (k < length - 1 && j >= slots[k + 1]!)) return -1;
-      next.slots.set(slots);
+      for (let q = 0; q < length; q++) next.slots[q] = slots[q]!;
       next.slots[k] = j;
       next.length = length;
       return k;
@@ -144,21 +148,21 @@ export function tempering(f: Frame, minuteWorth: number) {
       while (k < length && slots[k]! < j) k += 1;
       if (k < length && slots[k] === j) return -1;
       if (k === length) next.strips = line.strips && chance() < 0.5;
-      next.slots.set(slots);
-      next.slots.copyWithin(k + 1, k, length);
+      for (let q = 0; q < k; q++) next.slots[q] = slots[q]!;
       next.slots[k] = j;
+      for (let q = k; q < length; q++) next.slots[q + 1] = slots[q]!;
       next.length = length + 1;
       return k;
     }
     if (length === 0) return -1;
-    next.slots.set(slots);
     if (kind < MOVES + ADDS + LEAVES) {
       const k = Math.floor(chance() * length);
-      next.slots.copyWithin(k, k + 1, length);
+      for (let q = 0; q < length; q++) next.slots[q > k ? q - 1 : q] = slots[q]!;
       next.length = length - 1;
       if (k === length - 1) next.strips = false;
       return k;
     }
+    for (let q = 0; q < length; q++) next.slots[q] = slots[q]!;
     next.length = length;
     next.strips = !line.strips;
     return length - 1;
@@ -207,7 +211,7 @@ export function tempering(f: Frame, minuteWorth: number) {
       const taken = gain >= 0 || chance() < Math.exp(gain / heat);
       settle(taken);
       if (!taken) continue;
-      line.slots.set(next.slots);
+      for (let q = 0; q < next.length; q++) line.slots[q] = next.slots[q]!;
       line.length = next.length;
       line.strips = next.strips;
       line.worth = next.worth;
