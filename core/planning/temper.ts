@@ -50,7 +50,7 @@ type Line = { slots: Int16Array; length: number; strips: boolean; worth: number 
  * left out at a time, a few minutes too many borne at a price that rises. Lines so fill the windows to the last minute,
  * which laying in whole plantings anew does not reach. Deterministic for a seed.
  * @param minuteWorth usual price of a minute, kilos of potatoes
- * @returns a plan within all limits; it may be worse than the one it began with
+ * @returns what makes of a plan another within all limits, in so many turns; it may be worse than the one it began with
  */
 export function tempering(f: Frame, minuteWorth: number) {
   const { n } = f;
