@@ -45,13 +45,34 @@ const STAYING = 0.25;
 
 const sayHour = (slotId: string): string => `${sayDay(slotId.slice(0, 10))}, ${slotId.slice(11)}`;
 
+/**
+ * A planting's arcs without those that take longer than the whole window: no plan can hold them, and while they stand
+ * the relaxed question splits them over several hours, which makes its bound and its prices far too rosy.
+ */
+function withinWindows(arcs: Arcs, musts: readonly number[], capacity: readonly number[]): Arcs {
+  const worth = arcs.worth.slice();
+  for (let j = 0; j < arcs.slots; j++) {
+    if (musts.includes(j)) continue;
+    for (let i = -1; i < j; i++) {
+      const at = arcAt(arcs.slots, i, j);
+      if (arcs.lineMinutes + arcs.massG[at]! * arcs.supply.minutesPerG > capacity[j]! + 1e-9)
+        worth[at] = Number.NEGATIVE_INFINITY;
+    }
+  }
+  return { ...arcs, worth };
+}
+
 /** Works out the frame of a planning run. */
-export function frameOf(problem: PlanProblem, arcs: readonly Arcs[]): Frame {
+export function frameOf(problem: PlanProblem, all: readonly Arcs[]): Frame {
   const n = problem.slots.length;
   const perMinute = problem.hourWorth / 60;
   const openCost = problem.roundMinutes * perMinute;
   const slotIndex = new Map(problem.slots.map((s, j) => [s.id, j]));
-  const { musts, contradictions } = mustsOf(problem, arcs, slotIndex);
+  const { musts, contradictions } = mustsOf(problem, all, slotIndex);
+  const capacity = problem.slots.map((s) =>
+    s.allowed ? Math.max(0, s.minutes - problem.roundMinutes) : UNBOUNDED_MINUTES,
+  );
+  const arcs = all.map((a, p) => withinWindows(a, musts[p]!, capacity));
   const forced = new Uint8Array(n);
   for (const id of problem.wishes.open) if (slotIndex.has(id)) forced[slotIndex.get(id)!] = 1;
   for (const j of musts.flat()) forced[j] = 1;
@@ -76,7 +97,7 @@ export function frameOf(problem: PlanProblem, arcs: readonly Arcs[]): Frame {
     openCost,
     perUse,
     perG: arcs.map((a) => new Float64Array(n).fill(a.supply.minutesPerG * perMinute)),
-    capacity: problem.slots.map((s) => (s.allowed ? Math.max(0, s.minutes - problem.roundMinutes) : UNBOUNDED_MINUTES)),
+    capacity,
     draws,
     usualFill: usualFills(problem, arcs, draws),
     free: new Float64Array(Math.max(n, problem.stores?.length ?? 0)),

@@ -1,13 +1,20 @@
 import { type Assignment, assign, keptPlan } from "./assign";
-import { addTo, drawer, drawPlan, keepBest, noMix } from "./blend";
+import { beam } from "./beam";
 import { storesFilled } from "./fill";
-import { frameOf, overfilled } from "./frame";
+import { type Frame, frameOf, overfilled } from "./frame";
 import { type Arcs, arcsOf, type PathStep, pathWorth, stepMinutes } from "./paths";
 import type { PlanProblem } from "./problem";
 import { polish, refine } from "./refine";
-import { noPrices, nudge, relax } from "./relax";
-import { dice, relay, search } from "./search";
+import { noPrices, nudge, relax, type SlotPrices } from "./relax";
+import { search } from "./search";
 import { tempering } from "./temper";
+import { toGoOf } from "./to-go";
+
+const copyOf = ({ link, minute, store }: SlotPrices): SlotPrices => ({
+  link: link.map((l) => l.slice()),
+  minute: minute.slice(),
+  store: store.slice(),
+});
 
 /** Steps of every planting, in the order of the problem's supplies. */
 export type Schedule = PathStep[][];
@@ -28,20 +35,22 @@ export type Plan = {
 const ROUNDS_OF_PRICES = 150;
 const PLAN_EVERY = 10;
 const PATIENCE = 8;
-/** Short searches from one beginning, before the best of them is gone on with. */
-const HEATS = 5;
-/** What came of a heat counts in the mix like so many rounds of prices. */
-const LEARNED = 20;
-/** A drawn plan this far below the best, as a share of it, is not gone on from. */
-const FAR = 0.012;
-/** Plans drawn from the mix of paths that the prices chose. */
-const DRAWS = 60;
-/** At the end single lines are shifted about, so many times from the best plan so far. */
-const TEMPERINGS = 10;
-const TEMPERING_TURNS = 30_000;
-/** Turns of relaying: as many as a second or so bears, more where there are few plantings, fewer where stores bind. */
-const turnsFor = ({ supplies, stores = [] }: PlanProblem): number =>
-  Math.round(Math.min(2200, (stores.length > 0 ? 45_000 : 90_000) / Math.max(1, supplies.length)));
+/** States that a beam goes on from after each hour at 40 plantings; fewer where there are more of these. */
+const WIDTH = 60;
+const LEAST_WIDTH = 10;
+/** One beam for each: so many of its states may have taken the same of what can be taken only once. */
+const ALIKE = [2, 20];
+/** Plans that are bettered line by line, and in how many turns at 40 plantings: the best of them again, and longer. */
+const MOST_BEGINNINGS = 16;
+const HEATS = [
+  { keep: 16, turns: 10_000 },
+  { keep: 8, turns: 30_000 },
+  { keep: 4, turns: 90_000 },
+  { keep: 2, turns: 200_000 },
+];
+/** Of these so many are run in any case; the others only where those brought something. */
+const LEAST_HEATS = 2;
+const USUAL_PLANTINGS = 40;
 
 /**
  * Plans which slots to open and what to take in each: most worth less minutes, within each slot's minutes and what
@@ -51,6 +60,14 @@ export function plan(problem: PlanProblem): Plan {
   let last: Plan | null = null;
   for (const made of planning(problem)) last = made;
   return last!;
+}
+
+/** Keeps the best few of several plans, best first, in place; of two that are worth the same the first. */
+export function keepBest(best: Assignment[], made: Assignment, keep: number): void {
+  if (best.some((b) => Math.abs(b.value - made.value) < 1e-9)) return;
+  best.push(made);
+  best.sort((a, b) => b.value - a.value);
+  if (best.length > keep) best.pop();
 }
 
 /** The best plan found within so many milliseconds; there is always one. @param now a clock in ms */
@@ -65,9 +82,10 @@ export function planWithin(problem: PlanProblem, limitMs: number, now: () => num
 }
 
 /**
- * A plan and ever better ones, until nothing more is tried. Outside, prices on "this slot must be open", on its minutes
- * and on the stores (Lagrangian relaxation by subgradient, which gives the bound); inside, an exact path for each
- * planting; then a search over opened slots from the best prices, and lines laid out anew a few slots at a time.
+ * A plan and ever better ones, until nothing more is tried. First prices on "this slot must be open", on its minutes
+ * and on the stores (Lagrangian relaxation by subgradient, which gives the bound), with an exact path for each planting
+ * inside; then plans laid out hour by hour with these prices in view; a search over opened slots; and at the end single
+ * lines shifted about in the best of them.
  */
 export function* planning(problem: PlanProblem): Generator<Plan> {
   const frame = frameOf(
@@ -76,7 +94,7 @@ export function* planning(problem: PlanProblem): Generator<Plan> {
   );
   const prices = noPrices(frame);
   let best: Assignment = assign(frame, frame.forced, prices);
-  let bestPrice = prices.minute.slice();
+  let bestPrices = copyOf(prices);
   const before = keptPlan(frame);
   if (before && before.value > best.value) best = before;
   let bound = Number.POSITIVE_INFINITY;
@@ -91,14 +109,13 @@ export function* planning(problem: PlanProblem): Generator<Plan> {
     };
   };
   const tried = new Set<string>();
-  const mix = noMix(frame);
   let pace = 1;
   let sinceBetter = 0;
   for (let round = 0; round < ROUNDS_OF_PRICES; round++) {
     const relaxed = relax(frame, prices);
-    addTo(mix, relaxed.paths);
     if (relaxed.bound < bound - 1e-9) {
       bound = relaxed.bound;
+      bestPrices = copyOf(prices);
       sinceBetter = 0;
     } else if (++sinceBetter >= PATIENCE) {
       pace *= 0.6;
@@ -113,16 +130,23 @@ export function* planning(problem: PlanProblem): Generator<Plan> {
       if (!tried.has(key)) {
         tried.add(key);
         const found = assign(frame, open, prices);
-        if (found.value > best.value + 1e-9) {
-          best = found;
-          bestPrice = prices.minute.slice();
-        }
+        if (found.value > best.value + 1e-9) best = found;
       }
       yield said();
     }
     if (relaxed.slope < 1e-12) break;
     nudge(frame, prices, relaxed, (pace * Math.max(1e-6, bound - best.value)) / relaxed.slope);
   }
+  const beginnings: Assignment[] = [best];
+  const toGo = toGoOf(frame, bestPrices);
+  const width = Math.max(LEAST_WIDTH, Math.min(WIDTH, Math.round((WIDTH * USUAL_PLANTINGS) / problem.supplies.length)));
+  for (const alike of ALIKE) {
+    const laying = beam(frame, toGo, width, alike);
+    let laid = laying.next();
+    for (; !laid.done; laid = laying.next()) yield said();
+    for (const made of laid.value) keepBest(beginnings, made, MOST_BEGINNINGS);
+  }
+  best = beginnings[0]!;
   for (const better of search(frame, best)) {
     best = better;
     yield said();
@@ -130,47 +154,37 @@ export function* planning(problem: PlanProblem): Generator<Plan> {
   const exact = refine(frame, best);
   best = exact.best;
   if (!exact.proven && best.value < bound - 1e-6 * Math.abs(bound)) {
-    // several beginnings, for chance may lead astray: the best so far and plans drawn from what prices chose; the best
-    // of them is gone on with
-    const turns = turnsFor(problem);
-    let draw = drawer(frame, mix);
-    const roll = dice(frame.n + 31);
-    const drawn: Assignment[] = [];
-    for (let k = 0; k < DRAWS; k++) {
-      keepBest(drawn, drawPlan(frame, draw, roll), HEATS);
-      if (k % 10 === 0) yield said();
-    }
-    // what was drawn far below the best is no beginning
-    const from = [best, ...drawn.filter((d) => d.value > best.value - FAR * Math.abs(best.value))];
-    for (let heat = 0; heat <= HEATS; heat++) {
-      let top = best;
-      for (const found of relay(
-        frame,
-        heat < HEATS ? (from[heat] ?? best) : best,
-        bestPrice,
-        draw,
-        (turns / (HEATS + 2)) * (heat < HEATS ? 1 : 2),
-        heat,
-      )) {
-        top = found;
-        if (found.value > best.value) best = found;
-        yield said();
-      }
-      // what came of a heat is drawn the more in the next ones
-      const paths = top.schedule.map((steps) => ({ steps }));
-      for (let k = 0; k < LEARNED; k++) addTo(mix, paths);
-      draw = drawer(frame, mix);
-    }
-    const usualPrice = frame.perMinute + bestPrice.reduce((sum, m) => sum + m, 0) / frame.n;
-    const temper = tempering(frame, usualPrice);
-    for (let k = 0; k < TEMPERINGS; k++) {
-      const found = temper(best, TEMPERING_TURNS, k);
-      if (found.value > best.value) best = found;
+    const minuteWorth = frame.perMinute + bestPrices.minute.reduce((sum, m) => sum + m, 0) / frame.n;
+    const pool = [best, ...beginnings.filter((b) => b.value < best.value)];
+    for (const better of heated(frame, pool, minuteWorth)) {
+      best = better;
       yield said();
     }
   }
   if (!exact.proven) best = polish(frame, best);
   yield said(exact.proven);
+}
+
+/** Betters plans line by line, best first: many a little, the best of them more and more. @returns the best so far */
+function* heated(frame: Frame, beginnings: readonly Assignment[], minuteWorth: number): Generator<Assignment> {
+  const temper = tempering(frame, minuteWorth);
+  const share = Math.min(1, frame.arcs.length / USUAL_PLANTINGS);
+  let best = beginnings[0]!;
+  let pool = beginnings;
+  for (const [heat, { keep, turns }] of HEATS.entries()) {
+    const next: Assignment[] = [];
+    for (const [seed, from] of pool.slice(0, keep).entries()) {
+      let made = from;
+      for (const found of temper(from, Math.ceil(turns * share), seed + keep)) {
+        made = found;
+        if (found.value > best.value) best = found;
+        yield best;
+      }
+      next.push(made);
+    }
+    if (heat + 1 >= LEAST_HEATS && best === beginnings[0]) return;
+    pool = next.sort((a, b) => b.value - a.value);
+  }
 }
 
 export type Outcome = { worth: number; value: number; minutesBySlot: Float64Array };

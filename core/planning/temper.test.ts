@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { generated } from "../fixtures/problem";
 import { type Assignment, assign } from "./assign";
-import { frameOf } from "./frame";
+import { type Frame, frameOf } from "./frame";
 import { outcomeOf } from "./optimise";
 import { arcsOf } from "./paths";
 import type { PlanProblem } from "./problem";
@@ -17,16 +17,24 @@ function begun(problem: PlanProblem) {
 }
 const TURNS = 20_000;
 
+/** The last plan that is handed out. */
+function tempered(f: Frame, from: Assignment, seed: number): Assignment {
+  let last = from;
+  for (const made of tempering(f, f.perMinute * 2)(from, TURNS, seed)) {
+    expect(made.value).toBeGreaterThanOrEqual(last.value);
+    last = made;
+  }
+  return last;
+}
+
 describe("lines shifted one by one", () => {
   const gardens = [1, 2, 3, 4, 5, 6].map((seed) => generated(seed, 16, 10, 2, seed % 2 === 0));
   const runs = gardens.map((problem) => {
     const { f, arcs, from } = begun(problem);
-    const temper = tempering(f, f.perMinute * 2);
-    const [made, ...others] = [1, 2, 3, 4].map((seed) => temper(from, TURNS, seed));
-    return { problem, f, arcs, from, made: made!, best: Math.max(made!.value, ...others.map((o) => o.value)) };
+    return { problem, f, arcs, from, made: tempered(f, from, 1) };
   });
-  it("better a plain plan in most gardens within four tries, and say of each plan what it is worth", () => {
-    expect(runs.filter((r) => r.best > r.from.value).length).toBeGreaterThanOrEqual(4);
+  it("better a plain plan in most gardens, never worsen one, and say of each plan what it is worth", () => {
+    expect(runs.filter((r) => r.made.value > r.from.value).length).toBeGreaterThanOrEqual(4);
     for (const { problem, arcs, made } of runs) {
       expect(outcomeOf(problem, arcs, made.schedule).value).toBeCloseTo(made.value, 6);
     }
@@ -45,9 +53,9 @@ describe("lines shifted one by one", () => {
   });
   it("are the same each time for a seed, and others for another", () => {
     const { f, from, made } = runs[2]!;
-    const again = (seed: number): Assignment => tempering(f, f.perMinute * 2)(from, TURNS, seed);
-    expect(again(1).schedule).toEqual(made.schedule);
-    expect([2, 3, 4].some((seed) => again(seed).value !== made.value)).toBe(true);
+    expect(tempered(f, from, 1).schedule).toEqual(made.schedule);
+    const all = runs.flatMap((r) => [2, 3].map((seed) => tempered(r.f, r.from, seed).value !== r.made.value));
+    expect(all).toContain(true);
   });
   it("leave alone what the gardener wished for, and what is barred", () => {
     const [a, ...others] = gardens[0]!.supplies;
@@ -61,11 +69,27 @@ describe("lines shifted one by one", () => {
       },
     };
     const { f, from } = begun(problem);
-    const { schedule } = tempering(f, f.perMinute * 2)(from, TURNS, 1);
+    const { schedule } = tempered(f, from, 1);
     const at = (p: number) => schedule[p]!.map((s) => problem.slots[s.slot]!.id);
     expect(at(0)).toContain(slots[3]!.id);
     const barred = new Set(slots.slice(0, 6).map((s) => s.id));
     expect(others.flatMap((_, k) => at(k + 1)).filter((id) => barred.has(id))).toEqual([]);
     expect(others.flatMap((_, k) => at(k + 1)).length).toBeGreaterThan(others.length / 2);
+  });
+  it("keep a wish that is longer than its window, and put nothing else beside it", () => {
+    const [a] = gardens[0]!.supplies;
+    const slots = gardens[0]!.slots.map((s, j) => (j === 3 ? { ...s, minutes: 14 } : s));
+    const problem: PlanProblem = {
+      ...gardens[0]!,
+      slots,
+      wishes: { take: [{ plantingId: a!.plantingId, slotId: slots[3]!.id }], leave: [], open: [] },
+    };
+    const { f, arcs, from } = begun(problem);
+    const made = tempered(f, from, 1);
+    expect(made.schedule[0]!.map((s) => s.slot)).toContain(3);
+    const { minutesBySlot } = outcomeOf(problem, arcs, made.schedule);
+    expect(minutesBySlot[3]).toBeGreaterThan(f.capacity[3]!);
+    expect(made.schedule.filter((steps) => steps.some((s) => s.slot === 3))).toHaveLength(1);
+    expect(made.value).toBeGreaterThan(from.value);
   });
 });
