@@ -54,7 +54,8 @@ export async function whatIf(d: Desk, supposal: Supposal) {
       totals: sums(asked, scheduleOf(asked, possible)),
       fallen: rounds.filter((r) => !possible.includes(r)).map(slotIdOf),
     },
-    anew: { totals: sums(free, made.schedule), rounds: shown(anew, free), gap: made.gap },
+    // of the rounds as they are shown: a line of a few grams is none
+    anew: { totals: sums(free, scheduleOf(free, anew)), rounds: shown(anew, free), gap: made.gap },
   };
 }
 export type WhatIf = Awaited<ReturnType<typeof whatIf>>;

@@ -3,6 +3,7 @@ import { generated } from "../fixtures/problem";
 import { type Assignment, assign } from "./assign";
 import { beam } from "./beam";
 import { frameOf } from "./frame";
+import { leftStanding } from "./left";
 import { outcomeOf, plan } from "./optimise";
 import { arcsOf, bestPath } from "./paths";
 import type { PlanProblem } from "./problem";
@@ -153,6 +154,15 @@ describe("a pick longer than its whole window", () => {
     expect(may.flatMap((is, j) => (is ? [j] : []))).toEqual([7]);
     const before = arcs[long]!.worth.filter((w) => w > Number.NEGATIVE_INFINITY).length;
     expect(before).toBeGreaterThan(1);
+  });
+  it("is left, and the plan says that no time is long enough", () => {
+    const short = { ...problem, slots: problem.slots.filter((_, j) => j !== 7) };
+    const { schedule } = plan(short);
+    expect(schedule[long]).toEqual([]);
+    const why = leftStanding(short, schedule).find((l) => l.plantingId === problem.supplies[long]!.plantingId)?.why;
+    expect(why).toMatch(/^it takes \d+ minutes, longer than any time you have for a round$/);
+    const { schedule: whole } = plan(problem);
+    for (const { why: other } of leftStanding(problem, whole)) expect(other).not.toMatch(/longer than any/);
   });
   it("can still be wished for", () => {
     problem.wishes.take = [{ plantingId: problem.supplies[long]!.plantingId, slotId: problem.slots[2]!.id }];

@@ -23,8 +23,14 @@ export function leftStanding(problem: PlanProblem, schedule: Schedule): LeftStan
     const bars = (problem.bars ?? []).filter((b) => b.plantingId === supply.plantingId);
     const barred = open.filter((j) => bars.some((b) => b.slotId === problem.slots[j]!.id));
     if (barred.length === open.length) return say(bars.at(-1)!.why);
-    const first = open.find((j) => !barred.includes(j))!;
+    const may = open.filter((j) => !barred.includes(j));
+    const first = may[0]!;
     const line = linesOf(problem, supply, [{ slot: first, take: "ready" }], [first])[0]!;
+    const tooLong = may.every((j) => {
+      const { minutes } = linesOf(problem, supply, [{ slot: j, take: "ready" }], [j])[0]!;
+      return minutes > problem.slots[j]!.minutes - problem.roundMinutes;
+    });
+    if (tooLong) return say(`it takes ${Math.round(line.minutes)} minutes, longer than any time you have for a round`);
     const full = (problem.stores ?? []).filter(
       (s, k) =>
         s.kind !== "containers" &&
