@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { generated, stream } from "../fixtures/problem";
 import { tableOf, tableValue } from "./assign";
-import { Draft } from "./draft";
+import { Draft, NO_SLOT } from "./draft";
 import { type Frame, frameOf } from "./frame";
 import { arcsOf } from "./paths";
 
@@ -13,86 +13,145 @@ const frames = [1, 2, 3, 4].map((seed) => {
     problem.supplies.map((s) => arcsOf(problem, s)),
   );
 });
+const OVER_PRICE = 0.4;
 
-/** Lines put in and taken out at random. @returns how many changes could be made */
-function wander(f: Frame, draft: Draft, next: () => number, times: number): number {
-  let made = 0;
-  for (let k = 0; k < times; k++) {
-    const p = Math.floor(next() * f.arcs.length);
-    const mark = draft.logged;
-    const kind = next();
+function emptyDraft(f: Frame): Draft {
+  const draft = new Draft(f);
+  draft.lay(f.arcs.map(() => []));
+  draft.overPrice = OVER_PRICE;
+  return draft;
+}
+/** Asks about a change of up to three plantings: a pick moved, added or left out, or stripping. */
+function askAtRandom(f: Frame, draft: Draft, next: () => number): boolean {
+  const below = (k: number) => Math.floor(next() * k);
+  draft.begin();
+  const plantings = new Set(Array.from({ length: 1 + below(3) }, () => below(f.arcs.length)));
+  let asked = 0;
+  for (const p of plantings) {
     const length = draft.length[p]!;
-    const done =
-      kind < 0.6
-        ? draft.add(p, Math.floor(next() * f.n))
-        : kind < 0.85
-          ? length > 0 && draft.drop(p, draft.slotOf(p, Math.floor(next() * length)))
-          : draft.strip(p);
-    if (done) made += 1;
-    else draft.undo(mark);
+    const drop = length > 0 && next() < 0.5 ? draft.slotOf(p, below(length)) : NO_SLOT;
+    const add = drop === NO_SLOT || next() < 0.6 ? below(f.n) : NO_SLOT;
+    // the length of a line counts only where it stands alone
+    const freed = plantings.size === 1 && next() < 0.5 ? 0 : undefined;
+    if (next() < 0.2 ? draft.flip(p) : draft.edit(p, drop, add, freed)) asked += 1;
   }
-  return made;
+  return asked > 0;
 }
 /** Minutes beyond the windows of the plan as it stands, reckoned anew. */
 function overOf(f: Frame, draft: Draft): number {
   const { minutes } = tableOf(f, draft.schedule());
   return minutes.reduce((sum, m, j) => sum + Math.max(0, m - f.capacity[j]!), 0);
 }
-const nothing = (f: Frame) => f.arcs.map(() => []);
+function wander(f: Frame, draft: Draft, next: () => number, times: number): void {
+  for (let k = 0; k < times; k++)
+    if (askAtRandom(f, draft, next) && draft.gain() > Number.NEGATIVE_INFINITY) draft.take();
+}
 
 describe("a plan in the making", () => {
-  it("says at every moment what it is worth and how far it is over its windows", () => {
+  it("says what a change gains, and after it what the plan is worth and how far it is over its windows", () => {
     frames.forEach((f, k) => {
-      const draft = new Draft(f);
-      draft.lay(nothing(f));
+      const draft = emptyDraft(f);
       const next = stream(k);
-      let over = 0;
-      for (let round = 0; round < 40; round++) {
-        expect(wander(f, draft, next, 25)).toBeGreaterThan(0);
-        draft.logged = 0;
+      let [over, together] = [0, 0];
+      for (let round = 0; round < 1500; round++) {
+        if (!askAtRandom(f, draft, next)) continue;
+        const before = { value: draft.value, over: draft.over };
+        const gain = draft.gain();
+        if (next() < 0.3) continue; // asked about only: nothing may change by it
+        draft.take();
+        if (gain > Number.NEGATIVE_INFINITY)
+          expect(draft.value - before.value - OVER_PRICE * (draft.over - before.over)).toBeCloseTo(gain, 8);
         expect(draft.value).toBeCloseTo(tableValue(f, tableOf(f, draft.schedule())), 8);
         expect(draft.over).toBeCloseTo(overOf(f, draft), 8);
         over = Math.max(over, draft.over);
+        together = Math.max(together, ...draft.count);
       }
       expect(over).toBeGreaterThan(0);
+      expect(together).toBeGreaterThan(3);
     });
   });
-  it("knows who is taken at a slot", () => {
+  it("tells from the paths alone no change to be hopeless that gains enough, but most that lose", () => {
+    for (const f of frames) {
+      const draft = emptyDraft(f);
+      const next = stream(70);
+      let [lose, hopeless] = [0, 0];
+      for (let round = 0; round < 4000; round++) {
+        if (!askAtRandom(f, draft, next)) continue;
+        const gain = draft.gain();
+        if (gain > Number.NEGATIVE_INFINITY) expect(draft.promising(gain - 1e-9)).toBe(true);
+        if (gain < -0.05) {
+          lose += 1;
+          if (!draft.promising(-0.05)) hopeless += 1;
+        }
+        if (gain > 0 || (gain > Number.NEGATIVE_INFINITY && next() < 0.05)) draft.take();
+      }
+      expect(hopeless).toBeGreaterThan(lose / 2);
+    }
+  });
+  it("knows who is taken at a slot, and how long each line there takes", () => {
     const f = frames[1]!;
-    const draft = new Draft(f);
-    draft.lay(nothing(f));
+    const draft = emptyDraft(f);
     wander(f, draft, stream(9), 300);
     const schedule = draft.schedule();
+    const { minutes } = tableOf(f, schedule);
     for (let j = 0; j < f.n; j++) {
       const there = schedule.flatMap((steps, p) => (steps.some((s) => s.slot === j) ? [p] : []));
       const said = Array.from({ length: draft.count[j]! }, (_, k) => draft.takenAt(j, k));
       expect(said.sort((a, b) => a - b)).toEqual(there);
+      expect(there.reduce((sum, p) => sum + draft.minutesOf(p, j), 0)).toBeCloseTo(minutes[j]!, 8);
+    }
+    expect(schedule.flat().length).toBeGreaterThan(10);
+  });
+  it("gives a planting its path back, and keeps a plan while it goes on", () => {
+    for (const f of frames) {
+      const draft = emptyDraft(f);
+      const next = stream(50);
+      wander(f, draft, next, 200);
+      const before = { value: draft.value, schedule: draft.schedule() };
+      draft.keep();
+      wander(f, draft, next, 40);
+      expect(draft.schedule()).not.toEqual(before.schedule);
+      expect(draft.kept()).toEqual(before.schedule);
+      before.schedule.forEach((steps, p) => {
+        draft.set(p, steps);
+        expect(draft.pathOf(p)).toEqual(steps);
+      });
+      expect(draft.schedule()).toEqual(before.schedule);
+      expect(draft.value).toBeCloseTo(before.value, 8);
     }
   });
-  it("takes back whatever was done since a mark", () => {
-    frames.forEach((f, k) => {
-      const draft = new Draft(f);
-      draft.lay(nothing(f));
-      const next = stream(50 + k);
-      wander(f, draft, next, 200);
-      draft.logged = 0;
-      for (let round = 0; round < 30; round++) {
-        const before = { value: draft.value, over: draft.over, schedule: draft.schedule() };
-        wander(f, draft, next, 12);
-        draft.undo(0);
-        expect(draft.schedule()).toEqual(before.schedule);
-        expect(draft.value).toBeCloseTo(before.value, 8);
-        expect(draft.over).toBeCloseTo(before.over, 8);
-        wander(f, draft, next, 3);
-        draft.logged = 0;
-      }
-    });
-  });
-  it("begins with a given plan, and adds no line that is too long for what is left of a window", () => {
+  it("strips a planting at its last pick, wherever that comes to be", () => {
     const f = frames[0]!;
-    const first = new Draft(f);
-    first.lay(nothing(f));
-    wander(f, first, stream(3), 120);
+    const p = f.arcs.findIndex((a) => !a.supply.once && a.stripWorth[4]! > 0 && a.stripWorth[8]! > 0);
+    const draft = emptyDraft(f);
+    expect(draft.flip(p)).toBe(false); // there is no pick yet
+    draft.set(p, [{ slot: 4, take: "ready" }]);
+    draft.begin();
+    expect(draft.flip(p)).toBe(true);
+    draft.gain();
+    draft.take();
+    expect(draft.pathOf(p)).toEqual([{ slot: 4, take: "strip" }]);
+    draft.begin();
+    expect(draft.edit(p, NO_SLOT, 8)).toBe(true);
+    draft.gain();
+    draft.take();
+    expect(draft.pathOf(p)).toEqual([
+      { slot: 4, take: "ready" },
+      { slot: 8, take: "strip" },
+    ]);
+    draft.begin();
+    expect(draft.edit(p, NO_SLOT, 4)).toBe(false); // it is there already
+  });
+  it("begins with a given plan, and asks about no line that is too long for what is left of a window", () => {
+    const f = frames[0]!;
+    const first = emptyDraft(f);
+    first.overPrice = 0;
+    const next = stream(3);
+    for (let k = 0; k < 120; k++)
+      if (askAtRandom(f, first, next)) {
+        first.gain();
+        first.take();
+      }
     const draft = new Draft(f);
     draft.lay(first.schedule());
     expect(draft.schedule()).toEqual(first.schedule());
@@ -100,19 +159,23 @@ describe("a plan in the making", () => {
     // what the plan it began with overruns counts as its window
     expect(first.over).toBeGreaterThan(0);
     expect(draft.over).toBeCloseTo(0, 8);
+    const room = tableOf(f, draft.schedule()).minutes.map((m, j) => Math.max(m, f.capacity[j]!));
     let [added, refused] = [0, 0];
     for (let p = 0; p < f.arcs.length; p++)
       for (let j = 0; j < f.n; j++) {
-        draft.logged = 0;
-        if (draft.add(p, j)) {
-          const over = draft.over;
-          draft.undo(0);
-          const fits = draft.add(p, j, 2);
-          if (!fits) expect(over).toBeGreaterThan(0);
-          if (fits) added += 1;
-          else refused += 1;
-        }
-        draft.undo(0);
+        draft.begin();
+        if (!draft.edit(p, NO_SLOT, j)) continue;
+        const again = new Draft(f);
+        again.lay(draft.schedule());
+        again.begin();
+        again.edit(p, NO_SLOT, j);
+        again.gain();
+        again.take();
+        const over = tableOf(f, again.schedule()).minutes[j]! - room[j]!;
+        draft.begin();
+        expect(draft.edit(p, NO_SLOT, j, 0)).toBe(over <= 2);
+        if (over <= 2) added += 1;
+        else refused += 1;
       }
     expect(added).toBeGreaterThan(0);
     expect(refused).toBeGreaterThan(0);

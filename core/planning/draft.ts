@@ -1,70 +1,146 @@
 import type { Frame } from "./frame";
 import { arcAt, type PathStep } from "./paths";
 
-/** What the log says was done when it is no slot added (0 and up) or dropped (DROPPED and up). */
-const STRIPPED = -1;
-const DROPPED = 1 << 20;
 const positive = (x: number): number => (x > 0 ? x : 0);
+/** No slot at all: before the first pick, or where none is left out or put in. */
+export const NO_SLOT = -1;
+/** A line this many minutes too long for what is left of a window is not put in there. */
+const MOST_OVER = 2;
+/** As many minutes freed as one likes: how long the line is does not matter. */
+const NO_LIMIT = 1e9;
 
 /**
- * A plan in the making that single lines are put into and taken out of hundreds of thousands of times a second: its
- * worth and the minutes over its windows are kept up with every change, and every change can be taken back.
+ * A plan in the making whose lines are shifted hundreds of thousands of times a second. A change is first only asked
+ * about (`begin`, then `edit` or `flip` for every planting it touches). Of most the paths alone tell that they lose too
+ * much (`promising`); only for the others are minutes, rounds and stores reckoned (`gain`), and few are made (`take`).
  */
 export class Draft {
   /** worth less minutes, rounds opened and stores overfilled, kilos of potatoes */
   value = 0;
-  /** minutes beyond the windows, all together */
+  /** minutes beyond the windows, all together, and what each of them costs meanwhile, kilos of potatoes */
   over = 0;
+  overPrice = 0;
+  barred = -1;
   /** by planting: how many picks it has, whether the last one strips it */
   readonly length: Int32Array;
   readonly strips: Uint8Array;
   /** by slot: how many plantings are taken there */
   readonly count: Int32Array;
-  /** changes since the log was last cleared, two numbers each */
-  logged = 0;
   private readonly n: number;
   private readonly plantings: number;
   private readonly slots: Int16Array;
+  /** by planting: worth of its picks, less their minutes */
+  private readonly worth: Float64Array;
+  /** by planting and slot: minutes of the line there, where there is one */
+  private readonly taken: Float64Array;
   private readonly takers: Int32Array;
   private readonly place: Int32Array;
   private readonly used: Float64Array;
   private readonly room: Float64Array;
   private readonly fill: Float64Array;
+  /** what overfilled stores cost, all together */
+  private overfull = 0;
+  private readonly keptLength: Int32Array;
+  private readonly keptStrips: Uint8Array;
+  private readonly keptSlots: Int16Array;
+  // what is asked about: new paths of some plantings, laid out as those in hand
+  private asked = 0;
+  private readonly who: Int32Array;
+  private readonly newLength: Int32Array;
+  private readonly newStrips: Uint8Array;
+  private readonly newSlots: Int16Array;
+  private readonly newWorth: Float64Array;
+  /** the most that the paths asked about can be worth more, what they relieve of minutes and stores apart */
+  private more = 0;
+  /** what picks put in cost in any case, less what picks left out can spare: rounds, minutes beyond the windows */
+  private charged = 0;
+  private gained = 0;
+  private spared = 0;
+  // what they change by slot and by store
+  private slotsTouched = 0;
+  private readonly slotTouched: Int32Array;
+  private readonly slotMark: Uint8Array;
+  private readonly minutesBy: Float64Array;
+  private readonly countBy: Int32Array;
+  private storesTouched = 0;
+  private readonly storeTouched: Int32Array;
+  private readonly storeMark: Uint8Array;
+  private readonly fillBy: Float64Array;
   // the arcs of all plantings, one after the other: looked up millions of times
   private readonly arcs: number;
-  private readonly worth: Float64Array;
+  private readonly arcWorth: Float64Array;
   private readonly grams: Float64Array;
   private readonly rest: Float64Array;
   private readonly stripWorth: Float64Array;
   private readonly stripG: Float64Array;
   private readonly minutesPerG: Float64Array;
-  private readonly stored: Uint8Array;
+  /** by planting and slot: the fewest minutes a line there can take */
+  private readonly least: Float64Array;
+  private readonly drawsFrom: Int32Array;
+  private readonly drawStore: Int32Array;
+  private readonly drawPerG: Float64Array;
+  private readonly capacity: Float64Array;
+  private readonly overCost: Float64Array;
   private readonly lineMinutes: number;
   private readonly openCost: number;
   private readonly forced: Uint8Array;
-  private log = new Int32Array(4096);
 
   constructor(private readonly f: Frame) {
     const { n, arcs } = f;
+    const stores = f.problem.stores ?? [];
     this.n = n;
     this.plantings = arcs.length;
     this.length = new Int32Array(arcs.length);
     this.strips = new Uint8Array(arcs.length);
     this.slots = new Int16Array(arcs.length * n);
+    this.worth = new Float64Array(arcs.length);
     this.count = new Int32Array(n);
+    this.taken = new Float64Array(arcs.length * n);
     this.takers = new Int32Array(n * arcs.length);
     this.place = new Int32Array(n * arcs.length);
     this.used = new Float64Array(n);
     this.room = new Float64Array(n);
-    this.fill = new Float64Array(f.problem.stores?.length ?? 0);
+    this.fill = new Float64Array(stores.length);
+    this.keptLength = this.length.slice();
+    this.keptStrips = this.strips.slice();
+    this.keptSlots = this.slots.slice();
+    this.who = new Int32Array(arcs.length);
+    this.newLength = new Int32Array(arcs.length);
+    this.newStrips = new Uint8Array(arcs.length);
+    this.newSlots = new Int16Array(arcs.length * n);
+    this.newWorth = new Float64Array(arcs.length);
+    this.slotTouched = new Int32Array(n);
+    this.slotMark = new Uint8Array(n);
+    this.minutesBy = new Float64Array(n);
+    this.countBy = new Int32Array(n);
+    this.storeTouched = new Int32Array(stores.length);
+    this.storeMark = new Uint8Array(stores.length);
+    this.fillBy = new Float64Array(stores.length);
     this.arcs = n * (n + 1);
-    this.worth = joined(arcs.map((_, p) => netWorths(f, p)));
+    this.arcWorth = joined(arcs.map((_, p) => netWorths(f, p)));
     this.grams = joined(arcs.map((a) => a.massG));
     this.rest = joined(arcs.map((a) => a.rest));
     this.stripWorth = joined(arcs.map((_, p) => netStrips(f, p)));
     this.stripG = joined(arcs.map((a) => a.stripG));
     this.minutesPerG = Float64Array.from(arcs, (a) => a.supply.minutesPerG);
-    this.stored = Uint8Array.from(f.storesOf, (of) => Number(of.length > 0));
+    this.least = new Float64Array(arcs.length * n).fill(Number.POSITIVE_INFINITY);
+    for (let p = 0; p < arcs.length; p++)
+      for (let j = 0; j < n; j++)
+        for (let i = -1; i < j; i++) {
+          const at = p * this.arcs + arcAt(n, i, j);
+          const minutes = f.problem.lineMinutes + this.grams[at]! * this.minutesPerG[p]!;
+          if (this.arcWorth[at]! > Number.NEGATIVE_INFINITY)
+            this.least[p * n + j] = Math.min(this.least[p * n + j]!, minutes);
+        }
+    const draws = f.draws.flat();
+    this.drawsFrom = new Int32Array(draws.length + 1);
+    draws.forEach((here, k) => {
+      this.drawsFrom[k + 1] = this.drawsFrom[k]! + here.length;
+    });
+    this.drawStore = Int32Array.from(draws.flat(), (d) => d.store);
+    this.drawPerG = Float64Array.from(draws.flat(), (d) => d.perG);
+    this.capacity = Float64Array.from(stores, (s) => s.capacity);
+    this.overCost = Float64Array.from(stores, (s) => s.over);
     this.lineMinutes = f.problem.lineMinutes;
     this.openCost = f.openCost;
     this.forced = f.forced;
@@ -72,20 +148,53 @@ export class Draft {
 
   /** Begins anew with a plan; a window that a wish overruns in it counts as just so long. */
   lay(schedule: readonly (readonly PathStep[])[]): void {
-    const { f } = this;
     for (const kept of [this.length, this.strips, this.count, this.used, this.fill]) kept.fill(0);
     this.room.fill(Number.POSITIVE_INFINITY);
     this.value = 0;
     this.over = 0;
-    for (let j = 0; j < this.n; j++) if (f.forced[j]) this.value -= f.openCost;
+    this.overfull = 0;
+    for (let j = 0; j < this.n; j++) if (this.forced[j]) this.value -= this.openCost;
     schedule.forEach((steps, p) => {
-      this.value += this.restAfter(p, -1);
-      this.logged = 0;
-      for (const step of steps) this.add(p, step.slot);
-      if (steps.at(-1)?.take === "strip") this.strip(p);
+      this.worth[p] = this.rest[p * (this.n + 1)]!;
+      this.value += this.worth[p]!;
+      this.set(p, steps);
     });
-    this.logged = 0;
-    for (let j = 0; j < this.n; j++) this.room[j] = Math.max(f.capacity[j]!, this.used[j]!);
+    for (let j = 0; j < this.n; j++) this.room[j] = Math.max(this.f.capacity[j]!, this.used[j]!);
+  }
+
+  /** Gives a planting another path, whatever it gains. */
+  set(p: number, steps: readonly PathStep[]): void {
+    this.begin();
+    steps.forEach((s, k) => {
+      this.newSlots[p * this.n + k] = s.slot;
+    });
+    this.ask(p, steps.length, this.worthOf(p, steps.length), Number(steps.at(-1)?.take === "strip"));
+    this.gain();
+    this.take();
+  }
+
+  /** A planting's path as it stands. */
+  pathOf(p: number): PathStep[] {
+    return stepsOf(this.slots, p * this.n, this.length[p]!, this.strips[p] === 1);
+  }
+
+  /** The plan as it stands. */
+  schedule(): PathStep[][] {
+    return Array.from({ length: this.plantings }, (_, p) => this.pathOf(p));
+  }
+
+  /** Keeps the plan as it stands in place of the one kept before. */
+  keep(): void {
+    this.keptLength.set(this.length);
+    this.keptStrips.set(this.strips);
+    this.keptSlots.set(this.slots);
+  }
+
+  /** The plan last kept. */
+  kept(): PathStep[][] {
+    return Array.from({ length: this.plantings }, (_, p) =>
+      stepsOf(this.keptSlots, p * this.n, this.keptLength[p]!, this.keptStrips[p] === 1),
+    );
   }
 
   /** The slot of a planting's k-th pick. */
@@ -93,148 +202,258 @@ export class Draft {
     return this.slots[p * this.n + k]!;
   }
 
+  /** Minutes of a line that is there. */
+  minutesOf(p: number, j: number): number {
+    return this.taken[p * this.n + j]!;
+  }
+
   /** The k-th planting taken at a slot, in no order. */
   takenAt(j: number, k: number): number {
     return this.takers[j * this.plantings + k]!;
   }
 
-  /** Turns stripping at a planting's last pick on or off. @returns whether that can be; if not, nothing is changed */
-  strip(p: number): boolean {
-    const last = this.length[p]! - 1;
-    if (last < 0) return false;
-    const j = this.slots[p * this.n + last]!;
-    const more = this.stripWorth[p * this.n + j]!;
-    if (more === Number.NEGATIVE_INFINITY) return false;
-    const sign = this.strips[p] ? -1 : 1;
-    this.strips[p] = this.strips[p]! ^ 1;
-    this.value += sign * (more - this.restAfter(p, j));
-    this.charge(p, j, 0, sign * this.stripG[p * this.n + j]!);
-    this.note(p, STRIPPED);
-    return true;
+  /** Asks about a change: nothing is touched by it so far. */
+  begin(): void {
+    this.asked = 0;
+    this.more = 0;
+    this.charged = 0;
   }
 
   /**
-   * Adds a pick.
-   * @param mostOver minutes it may be too long for what is left of the window
-   * @returns whether that can be; if not, the planting may no longer be stripped, so take it back
+   * Asks about one planting without one pick and with another. It is stripped at its last pick if it was before, where
+   * that can be. Each planting only once in a change.
+   * @param drop slot of the pick left out, or `NO_SLOT`
+   * @param add slot of the pick put in, or `NO_SLOT`
+   * @param freed minutes that another line of the change frees there; without it the length of the line does not matter
+   * @returns whether that can be; if not, it is not part of the change
    */
-  add(p: number, j: number, mostOver = Number.POSITIVE_INFINITY): boolean {
-    const { slots, n } = this;
+  edit(p: number, drop: number, add: number, freed = NO_LIMIT): boolean {
+    const { n, slots, newSlots, arcWorth } = this;
     const from = p * n;
+    const base = p * this.arcs;
     const length = this.length[p]!;
+    let cost = 0;
+    if (add !== NO_SLOT && this.used[add]! - freed - this.room[add]! + this.least[from + add]! > MOST_OVER)
+      return false;
+    // a round is spared where all who are taken there leave together
+    if (drop !== NO_SLOT && this.count[drop]! <= this.asked + 1 && !this.forced[drop]) cost -= this.openCost;
+    let left = add;
+    let before = NO_SLOT;
+    let worth = 0;
     let k = 0;
-    while (k < length && slots[from + k]! < j) k += 1;
-    if (k < length && slots[from + k] === j) return false;
-    const before = k === 0 ? -1 : slots[from + k - 1]!;
-    const at = p * this.arcs + arcAt(n, before, j);
-    const worth = this.worth[at]!;
+    for (let i = 0; i <= length; i++) {
+      const here = i < length ? slots[from + i]! : n;
+      if (here === drop) continue;
+      if (left >= 0 && left <= here) {
+        if (left === here) return false;
+        const arc = base + arcAt(n, before, left);
+        worth += arcWorth[arc]!;
+        if (freed < NO_LIMIT) {
+          const was = this.used[left]! - this.room[left]!;
+          const over = was - freed + this.lineMinutes + this.grams[arc]! * this.minutesPerG[p]!;
+          if (over > MOST_OVER) return false;
+          if (over > 0) cost += this.overPrice * positive(over - positive(was));
+          if (this.count[left] === 0 && !this.forced[left]) cost += this.openCost;
+        }
+        newSlots[from + k++] = left;
+        before = left;
+        left = NO_SLOT;
+      }
+      if (here === n) break;
+      worth += arcWorth[base + arcAt(n, before, here)]!;
+      newSlots[from + k++] = here;
+      before = here;
+    }
     if (worth === Number.NEGATIVE_INFINITY) return false;
-    const minutes = this.lineMinutes + this.grams[at]! * this.minutesPerG[p]!;
-    if (this.used[j]! + minutes - this.room[j]! > mostOver) return false;
-    if (k === length && this.strips[p]) this.strip(p);
-    if (k === length) this.value += this.restAfter(p, j) - this.restAfter(p, before);
-    else if (!this.changeNext(p, slots[from + k]!, before, j)) return false;
-    this.value += worth;
-    if (this.count[j] === 0 && !this.forced[j]) this.value -= this.openCost;
-    this.place[from + j] = this.count[j]!;
+    this.charged += cost;
+    this.ask(p, k, worth, this.strips[p]!);
+    return true;
+  }
+
+  /** Asks about stripping a planting at its last pick, or no longer. @returns whether that can be */
+  flip(p: number): boolean {
+    const { n } = this;
+    const length = this.length[p]!;
+    if (length === 0 || this.stripWorth[p * n + this.slotOf(p, length - 1)] === Number.NEGATIVE_INFINITY) return false;
+    for (let k = p * n; k < p * n + length; k++) this.newSlots[k] = this.slots[k]!;
+    this.ask(p, length, this.worthOf(p, length), 1 - this.strips[p]!);
+    return true;
+  }
+
+  /** Whether the change can gain so much at all: told by the paths and by what they could relieve at most. */
+  promising(least: number): boolean {
+    let most = this.more - this.charged + this.overPrice * this.over;
+    if (most >= least) return true;
+    if (most + this.overfull < least) return false;
+    for (let k = 0; k < this.asked; k++) {
+      const of = this.f.storesOf[this.who[k]!]!;
+      for (let i = 0; i < of.length; i++)
+        most += this.overCost[of[i]!]! * positive(this.fill[of[i]!]! - this.capacity[of[i]!]!);
+    }
+    return most >= least;
+  }
+
+  /** What the change gains, with what minutes beyond the windows cost; −Infinity where there are too many of these. */
+  gain(): number {
+    this.slotsTouched = 0;
+    this.storesTouched = 0;
+    for (let k = 0; k < this.asked; k++) {
+      const p = this.who[k]!;
+      const at = p * this.n;
+      const was = this.length[p]!;
+      const is = this.newLength[p]!;
+      // only picks that are not the same, or whose pick before is not, are reckoned; a stripped one always
+      const strip = this.strips[p]! | this.newStrips[p]!;
+      let head = 0;
+      while (head < was - strip && head < is - strip && this.slots[at + head] === this.newSlots[at + head]) head += 1;
+      let tail = 0;
+      if (!strip)
+        while (
+          was - tail > head + 1 &&
+          is - tail > head + 1 &&
+          this.slots[at + was - 1 - tail] === this.newSlots[at + is - 1 - tail] &&
+          this.slots[at + was - 2 - tail] === this.newSlots[at + is - 2 - tail]
+        )
+          tail += 1;
+      this.charge(p, this.slots, head, was - tail, was, this.strips[p]!, -1);
+      this.charge(p, this.newSlots, head, is - tail, is, this.newStrips[p]!, 1);
+    }
+    let gained = this.more;
+    let over = 0;
+    let within = true;
+    for (let k = 0; k < this.slotsTouched; k++) {
+      const j = this.slotTouched[k]!;
+      this.slotMark[j] = 0;
+      const was = this.used[j]! - this.room[j]!;
+      const is = was + this.minutesBy[j]!;
+      if (is > MOST_OVER && is > was + 1e-9) within = false;
+      over += positive(is) - positive(was);
+      if (this.forced[j]) continue;
+      if (this.count[j] === 0) {
+        if (this.countBy[j]! > 0) gained -= this.openCost;
+      } else if (this.count[j]! + this.countBy[j]! === 0) gained += this.openCost;
+    }
+    this.spared = 0;
+    for (let k = 0; k < this.storesTouched; k++) {
+      const s = this.storeTouched[k]!;
+      this.storeMark[s] = 0;
+      const stood = this.fill[s]! - this.capacity[s]!;
+      this.spared += this.overCost[s]! * (positive(stood) - positive(stood + this.fillBy[s]!));
+    }
+    gained += this.spared;
+    this.gained = gained;
+    return within ? gained - this.overPrice * over : Number.NEGATIVE_INFINITY;
+  }
+
+  /** Makes the change that `gain` was asked about last. */
+  take(): void {
+    this.value += this.gained;
+    this.overfull = positive(this.overfull - this.spared);
+    for (let k = 0; k < this.slotsTouched; k++) {
+      const j = this.slotTouched[k]!;
+      const was = this.used[j]! - this.room[j]!;
+      this.used[j]! += this.minutesBy[j]!;
+      this.over += positive(was + this.minutesBy[j]!) - positive(was);
+    }
+    for (let k = 0; k < this.storesTouched; k++)
+      this.fill[this.storeTouched[k]!]! += this.fillBy[this.storeTouched[k]!]!;
+    for (let k = 0; k < this.asked; k++) {
+      const p = this.who[k]!;
+      const from = p * this.n;
+      for (let i = from; i < from + this.length[p]!; i++) this.leaves(p, this.slots[i]!);
+      this.length[p] = this.newLength[p]!;
+      this.strips[p] = this.newStrips[p]!;
+      this.worth[p] = this.newWorth[p]!;
+      let before = NO_SLOT;
+      for (let i = from; i < from + this.length[p]!; i++) {
+        const j = this.newSlots[i]!;
+        this.slots[i] = j;
+        this.joins(p, j);
+        let grams = this.grams[p * this.arcs + arcAt(this.n, before, j)]!;
+        if (this.strips[p] && i === from + this.length[p]! - 1) grams += this.stripG[p * this.n + j]!;
+        this.taken[p * this.n + j] = this.lineMinutes + grams * this.minutesPerG[p]!;
+        before = j;
+      }
+    }
+  }
+
+  private joins(p: number, j: number): void {
+    this.place[p * this.n + j] = this.count[j]!;
     this.takers[j * this.plantings + this.count[j]!] = p;
     this.count[j]! += 1;
-    this.charge(p, j, this.lineMinutes, this.grams[at]!);
-    for (let q = length; q > k; q--) slots[from + q] = slots[from + q - 1]!;
-    slots[from + k] = j;
-    this.length[p] = length + 1;
-    this.note(p, j);
-    return true;
   }
 
-  /** Drops a pick that is there. @returns whether that can be; if not, the planting may no longer be stripped */
-  drop(p: number, j: number): boolean {
-    const { slots, n } = this;
-    const from = p * n;
-    const length = this.length[p]!;
-    let k = 0;
-    while (slots[from + k]! < j) k += 1;
-    if (k === length - 1 && this.strips[p]) this.strip(p);
-    const before = k === 0 ? -1 : slots[from + k - 1]!;
-    if (k === length - 1) this.value += this.restAfter(p, before) - this.restAfter(p, j);
-    else if (!this.changeNext(p, slots[from + k + 1]!, j, before)) return false;
-    const at = p * this.arcs + arcAt(n, before, j);
-    this.value -= this.worth[at]!;
+  private leaves(p: number, j: number): void {
     this.count[j]! -= 1;
-    if (this.count[j] === 0 && !this.forced[j]) this.value += this.openCost;
     const moved = this.takers[j * this.plantings + this.count[j]!]!;
-    this.takers[j * this.plantings + this.place[from + j]!] = moved;
-    this.place[moved * n + j] = this.place[from + j]!;
-    this.charge(p, j, -this.lineMinutes, -this.grams[at]!);
-    for (let q = k; q < length - 1; q++) slots[from + q] = slots[from + q + 1]!;
-    this.length[p] = length - 1;
-    this.note(p, DROPPED + j);
-    return true;
+    this.takers[j * this.plantings + this.place[p * this.n + j]!] = moved;
+    this.place[moved * this.n + j] = this.place[p * this.n + j]!;
   }
 
-  /** Takes back what was done since the log stood at a mark. */
-  undo(mark: number): void {
-    while (this.logged > mark) {
-      const what = this.log[this.logged - 1]!;
-      const p = this.log[this.logged - 2]!;
-      const left = this.logged - 2;
-      if (what === STRIPPED) this.strip(p);
-      else if (what >= DROPPED) this.add(p, what - DROPPED);
-      else this.drop(p, what);
-      this.logged = left;
+  /** Worth of the picks of a new path, what comes after the last one apart. */
+  private worthOf(p: number, length: number): number {
+    let worth = 0;
+    let before = NO_SLOT;
+    for (let k = p * this.n; k < p * this.n + length; k++) {
+      const j = this.newSlots[k]!;
+      worth += this.arcWorth[p * this.arcs + arcAt(this.n, before, j)]!;
+      before = j;
     }
+    return worth;
   }
 
-  /** The plan as it stands. */
-  schedule(): PathStep[][] {
-    return Array.from({ length: this.plantings }, (_, p) =>
-      Array.from({ length: this.length[p]! }, (_, k) => ({
-        slot: this.slotOf(p, k),
-        take: this.strips[p] && k === this.length[p]! - 1 ? "strip" : "ready",
-      })),
-    );
+  private ask(p: number, length: number, worth: number, strips: number): void {
+    const last = length > 0 ? this.newSlots[p * this.n + length - 1]! : NO_SLOT;
+    const stripped = strips && last >= 0 ? this.stripWorth[p * this.n + last]! : Number.NEGATIVE_INFINITY;
+    const can = stripped > Number.NEGATIVE_INFINITY;
+    this.newLength[p] = length;
+    this.newStrips[p] = Number(can);
+    this.newWorth[p] = worth + (can ? stripped : this.rest[p * (this.n + 1) + last + 1]!);
+    this.who[this.asked++] = p;
+    this.more += this.newWorth[p]! - this.worth[p]!;
   }
 
-  private restAfter(p: number, j: number): number {
-    return this.rest[p * (this.n + 1) + j + 1]!;
-  }
-
-  /** What the pick after a changed one brings now that another one was before it. */
-  private changeNext(p: number, next: number, was: number, is: number): boolean {
-    const old = p * this.arcs + arcAt(this.n, was, next);
-    const now = p * this.arcs + arcAt(this.n, is, next);
-    if (this.worth[now] === Number.NEGATIVE_INFINITY) return false;
-    this.value += this.worth[now]! - this.worth[old]!;
-    this.charge(p, next, 0, this.grams[now]! - this.grams[old]!);
-    return true;
-  }
-
-  private charge(p: number, j: number, lineMinutes: number, grams: number): void {
-    const minutes = lineMinutes + grams * this.minutesPerG[p]!;
-    const before = this.used[j]! - this.room[j]!;
-    this.used[j]! += minutes;
-    this.over += positive(before + minutes) - positive(before);
-    if (this.stored[p] === 0) return;
-    const here = this.f.draws[p]![j]!;
-    for (let k = 0; k < here.length; k++) {
-      const { store, perG } = here[k]!;
-      const { capacity, over } = this.f.problem.stores![store]!;
-      const stood = this.fill[store]! - capacity;
-      this.fill[store]! += perG * grams;
-      this.value -= over * (positive(stood + perG * grams) - positive(stood));
+  /** Adds a path to what the change does to minutes and stores, or takes it off. */
+  private charge(
+    p: number,
+    slots: Int16Array,
+    from: number,
+    to: number,
+    length: number,
+    strips: number,
+    sign: number,
+  ): void {
+    const { n } = this;
+    let before = from > 0 ? slots[p * n + from - 1]! : NO_SLOT;
+    for (let k = from; k < to; k++) {
+      const j = slots[p * n + k]!;
+      let grams = this.grams[p * this.arcs + arcAt(n, before, j)]!;
+      if (strips && k === length - 1) grams += this.stripG[p * n + j]!;
+      before = j;
+      if (this.slotMark[j] === 0) {
+        this.slotMark[j] = 1;
+        this.slotTouched[this.slotsTouched++] = j;
+        this.minutesBy[j] = 0;
+        this.countBy[j] = 0;
+      }
+      this.minutesBy[j]! += sign * (this.lineMinutes + grams * this.minutesPerG[p]!);
+      this.countBy[j]! += sign;
+      const end = this.drawsFrom[p * n + j + 1]!;
+      for (let d = this.drawsFrom[p * n + j]!; d < end; d++) {
+        const s = this.drawStore[d]!;
+        if (this.storeMark[s] === 0) {
+          this.storeMark[s] = 1;
+          this.storeTouched[this.storesTouched++] = s;
+          this.fillBy[s] = 0;
+        }
+        this.fillBy[s]! += sign * grams * this.drawPerG[d]!;
+      }
     }
-  }
-
-  private note(p: number, what: number): void {
-    if (this.logged + 2 > this.log.length) {
-      const longer = new Int32Array(2 * this.log.length);
-      longer.set(this.log);
-      this.log = longer;
-    }
-    this.log[this.logged++] = p;
-    this.log[this.logged++] = what;
   }
 }
+
+const stepsOf = (slots: Int16Array, from: number, length: number, strips: boolean): PathStep[] =>
+  Array.from({ length }, (_, k) => ({ slot: slots[from + k]!, take: strips && k === length - 1 ? "strip" : "ready" }));
 
 function joined(parts: readonly Float64Array[]): Float64Array {
   const all = new Float64Array(parts.reduce((sum, part) => sum + part.length, 0));

@@ -6,7 +6,6 @@ import { type Arcs, arcsOf, type PathStep, pathWorth, stepMinutes } from "./path
 import type { PlanProblem } from "./problem";
 import { polish, refine } from "./refine";
 import { noPrices, nudge, relax, type SlotPrices } from "./relax";
-import { search } from "./search";
 import { tempering } from "./temper";
 import { toGoOf } from "./to-go";
 
@@ -40,15 +39,21 @@ const WIDTH = 60;
 const LEAST_WIDTH = 10;
 /** One beam for each: so many of its states may have taken the same of what can be taken only once. */
 const ALIKE = [2, 20];
+/** Where stores bind one beam is enough, but lines are harder to put right: see `CUPS`. */
+const ALIKE_WITH_STORES = [2];
 /** Plans that are bettered line by line, and in how many turns at 40 plantings: the best of them again, and longer. */
 const MOST_BEGINNINGS = 16;
 const HEATS = [
-  { keep: 16, turns: 10_000 },
-  { keep: 8, turns: 30_000 },
-  { keep: 4, turns: 90_000 },
-  { keep: 2, turns: 200_000 },
+  { keep: 16, turns: 20_000 },
+  { keep: 8, turns: 56_000 },
+  { keep: 4, turns: 165_000 },
 ];
-/** Of these so many are run in any case; the others only where those brought something. */
+/** All that is done so many times from other chances, and the winners meet in a last heat. */
+const CUPS = 1;
+const CUPS_WITH_STORES = 2;
+const LAST_HEAT = { keep: 2, turns: 385_000 };
+const SEEDS_APART = 100;
+/** So many heats are run in any case; the others only where those brought something. */
 const LEAST_HEATS = 2;
 const USUAL_PLANTINGS = 40;
 
@@ -84,8 +89,8 @@ export function planWithin(problem: PlanProblem, limitMs: number, now: () => num
 /**
  * A plan and ever better ones, until nothing more is tried. First prices on "this slot must be open", on its minutes
  * and on the stores (Lagrangian relaxation by subgradient, which gives the bound), with an exact path for each planting
- * inside; then plans laid out hour by hour with these prices in view; a search over opened slots; and at the end single
- * lines shifted about in the best of them.
+ * inside; then plans laid out hour by hour with these prices in view; and at the end single lines shifted about in the
+ * best of these.
  */
 export function* planning(problem: PlanProblem): Generator<Plan> {
   const frame = frameOf(
@@ -140,23 +145,20 @@ export function* planning(problem: PlanProblem): Generator<Plan> {
   const beginnings: Assignment[] = [best];
   const toGo = toGoOf(frame, bestPrices);
   const width = Math.max(LEAST_WIDTH, Math.min(WIDTH, Math.round((WIDTH * USUAL_PLANTINGS) / problem.supplies.length)));
-  for (const alike of ALIKE) {
+  const storesBind = bestPrices.store.some((price) => price > 0);
+  for (const alike of storesBind ? ALIKE_WITH_STORES : ALIKE) {
     const laying = beam(frame, toGo, width, alike);
     let laid = laying.next();
     for (; !laid.done; laid = laying.next()) yield said();
     for (const made of laid.value) keepBest(beginnings, made, MOST_BEGINNINGS);
   }
   best = beginnings[0]!;
-  for (const better of search(frame, best)) {
-    best = better;
-    yield said();
-  }
   const exact = refine(frame, best);
   best = exact.best;
   if (!exact.proven && best.value < bound - 1e-6 * Math.abs(bound)) {
     const minuteWorth = frame.perMinute + bestPrices.minute.reduce((sum, m) => sum + m, 0) / frame.n;
     const pool = [best, ...beginnings.filter((b) => b.value < best.value)];
-    for (const better of heated(frame, pool, minuteWorth)) {
+    for (const better of heated(frame, pool, minuteWorth, storesBind ? CUPS_WITH_STORES : CUPS)) {
       best = better;
       yield said();
     }
@@ -165,26 +167,51 @@ export function* planning(problem: PlanProblem): Generator<Plan> {
   yield said(exact.proven);
 }
 
-/** Betters plans line by line, best first: many a little, the best of them more and more. @returns the best so far */
-function* heated(frame: Frame, beginnings: readonly Assignment[], minuteWorth: number): Generator<Assignment> {
+/**
+ * Betters plans line by line, best first: many a little, the best of them more and more, looking where these differ.
+ * @returns the best so far
+ */
+function* heated(
+  frame: Frame,
+  beginnings: readonly Assignment[],
+  minuteWorth: number,
+  cups: number,
+): Generator<Assignment> {
   const temper = tempering(frame, minuteWorth);
   const share = Math.min(1, frame.arcs.length / USUAL_PLANTINGS);
   let best = beginnings[0]!;
-  let pool = beginnings;
-  for (const [heat, { keep, turns }] of HEATS.entries()) {
-    const next: Assignment[] = [];
-    for (const [seed, from] of pool.slice(0, keep).entries()) {
-      let made = from;
-      for (const found of temper(from, Math.ceil(turns * share), seed + keep)) {
-        made = found;
+  let seed = 0;
+  const heat = function* (
+    pool: readonly Assignment[],
+    { keep, turns } = LAST_HEAT,
+  ): Generator<Assignment, Assignment[]> {
+    const made: Assignment[] = [];
+    for (const [k, from] of pool.slice(0, keep).entries()) {
+      let last = from;
+      for (const found of temper.better(from, Math.ceil(turns * share), seed + keep + k)) {
+        last = found;
         if (found.value > best.value) best = found;
         yield best;
       }
-      next.push(made);
+      made.push(last);
     }
-    if (heat + 1 >= LEAST_HEATS && best === beginnings[0]) return;
-    pool = next.sort((a, b) => b.value - a.value);
+    return made.sort((a, b) => b.value - a.value);
+  };
+  const winners: Assignment[] = [];
+  for (let cup = 0; cup < cups; cup++) {
+    seed = cup * SEEDS_APART;
+    temper.lookEverywhere();
+    let pool = beginnings;
+    for (const [k, size] of HEATS.entries()) {
+      if (k > 0) temper.lookWhereTheyDiffer(pool);
+      pool = yield* heat(pool, size);
+      if (k + 1 >= LEAST_HEATS && best === beginnings[0]) return;
+    }
+    winners.push(...pool);
   }
+  winners.sort((a, b) => b.value - a.value);
+  temper.lookWhereTheyDiffer(winners);
+  yield* heat(winners);
 }
 
 export type Outcome = { worth: number; value: number; minutesBySlot: Float64Array };

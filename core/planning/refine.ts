@@ -17,7 +17,7 @@ const NODES = 60_000;
  * With few slots, looks through every set of them by branch and bound: plantings one after the other, each path that
  * fits the minutes left, cut off where even the best fitting paths of all the rest could not beat the plan in hand.
  * Where it runs to its end the plan is the best there is, and it says so; else it keeps what it found. With many slots
- * it leaves the plan as it is: laying groups of lines out anew was tried and found nothing that the search had missed.
+ * it leaves the plan as it is: laying groups of lines out anew was tried and found nothing that was missed.
  */
 export function refine(f: Frame, from: Assignment): { best: Assignment; proven: boolean } {
   let best = from;

@@ -20,7 +20,7 @@ const TURNS = 20_000;
 /** The last plan that is handed out. */
 function tempered(f: Frame, from: Assignment, seed: number): Assignment {
   let last = from;
-  for (const made of tempering(f, f.perMinute * 2)(from, TURNS, seed)) {
+  for (const made of tempering(f, f.perMinute * 2).better(from, TURNS, seed)) {
     expect(made.value).toBeGreaterThanOrEqual(last.value);
     last = made;
   }
@@ -94,5 +94,27 @@ describe("lines shifted one by one", () => {
     expect(minutesBySlot[3]).toBeGreaterThan(f.capacity[3]!);
     expect(made.schedule.filter((steps) => steps.some((s) => s.slot === 3))).toHaveLength(1);
     expect(made.value).toBeGreaterThan(from.value);
+  });
+  it("look mostly where good plans differ, once told so", () => {
+    const { f, from } = runs[1]!;
+    const temper = tempering(f, f.perMinute * 2);
+    // plans that differ in three plantings only, and know of few hours
+    const differing = f.arcs.flatMap((_, p) => (from.schedule[p]!.length > 0 ? [p] : [])).slice(0, 3);
+    const other = { ...from, schedule: from.schedule.map((steps, p) => (differing.includes(p) ? [] : steps)) };
+    const changedBy = (look: boolean) => {
+      if (look) temper.lookWhereTheyDiffer([from, other]);
+      const changed = new Map<number, number>();
+      for (let seed = 0; seed < 30; seed++) {
+        let last = from;
+        for (const made of temper.better(from, 400, seed)) last = made;
+        last.schedule.forEach((steps, p) => {
+          if (JSON.stringify(steps) !== JSON.stringify(from.schedule[p])) changed.set(p, (changed.get(p) ?? 0) + 1);
+        });
+      }
+      const all = [...changed.values()].reduce((sum, k) => sum + k, 0);
+      return differing.reduce((sum, p) => sum + (changed.get(p) ?? 0), 0) / all;
+    };
+    const anywhere = changedBy(false);
+    expect(changedBy(true)).toBeGreaterThan(anywhere);
   });
 });
