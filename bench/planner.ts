@@ -81,6 +81,8 @@ console.log(
         `| ${k.room ? "room and minutes tight" : "minutes tight"} | ${percent(median(k.gaps))} | ${percent(worst(k.gaps))} | ${ms(median(k.ms))} | ${ms(worst(k.ms))} |`,
     ),
     "",
+    `Over all ${LARGE}: median gap ${percent(median(kinds.flatMap((k) => k.gaps)))}, median time ${ms(median(kinds.flatMap((k) => k.ms)))}.`,
+    "",
     `The gap is proven: between the plan and a bound that no plan can pass. The whole process had at most ${Math.round(mb)} MB in memory (aim 150 MB for the planner).`,
     "",
     `A first plan is there after ${ms(median(first.map((f) => f.ms)))} (median of 9; aim 100 ms); while a round is dragged, the same lines moved are reckoned in ${ms(median(moved))} and the fortnight planned anew around it in ${ms(median(live))}, worst ${ms(worst(live))} (aim 150 ms).`,

@@ -225,21 +225,22 @@ export function assign(f: Frame, open: Uint8Array, prices: Pick<SlotPrices, "min
     }),
   );
   const unmet = makeRoom(f, t, open);
-  for (let pass = 0, better = true; better && pass < 4; pass++) better = improveAll(f, t, open);
+  improveAll(f, t, open, 4);
   return tally(f, t, unmet);
 }
 
-/** Gives every planting in turn the best of what the others leave. @returns whether any path got better */
-export function improveAll(f: Frame, t: Table, open: Uint8Array, except = -1): boolean {
-  let better = false;
-  for (let p = 0; p < f.arcs.length; p++) {
-    if (p === except) continue;
+/** Gives every planting in turn the best of what the others leave, so many times at most or until nothing gains. */
+export function improveAll(f: Frame, t: Table, open: Uint8Array, passes: number): void {
+  const plantings = f.arcs.length;
+  let sinceBetter = 0;
+  for (let k = 0; k < passes * plantings && sinceBetter < plantings; k++) {
+    const p = k % plantings;
     const path = pathWithin(f, t, p, open);
+    sinceBetter += 1;
     if (path.gain <= 1e-9) continue;
     replacePath(f, t, p, path);
-    better = true;
+    sinceBetter = 0;
   }
-  return better;
 }
 
 const MOST_DROPS = 5000;

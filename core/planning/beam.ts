@@ -62,7 +62,7 @@ export function* beam(f: Frame, toGo: ToGo, width: number, alike: number): Gener
     const t = tableOf(f, scheduleOf(f, state));
     const open = openOf(f, t);
     const unmet = makeRoom(f, t, open);
-    for (let pass = 0, better = true; better && pass < PASSES; pass++) better = improveAll(f, t, open);
+    improveAll(f, t, open, PASSES);
     plans.push(tally(f, t, unmet));
   }
   return plans.sort((a, b) => b.value - a.value);

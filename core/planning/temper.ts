@@ -147,7 +147,7 @@ export function tempering(f: Frame, minuteWorth: number) {
     for (const instead of [NO_SLOT, k > 0 ? draft.slotOf(p, k - 1) : n, k < length ? draft.slotOf(p, k) : n]) {
       if (instead === n) continue;
       draft.begin();
-      if (!draft.edit(p, instead, at, 0)) continue;
+      if (!draft.edit(p, instead, at, 0) || !draft.promising(top)) continue;
       const gain = draft.gain();
       if (gain > top + 1e-12) [top, how] = [gain, instead];
     }
@@ -250,7 +250,7 @@ export function tempering(f: Frame, minuteWorth: number) {
         if (last && best !== from) {
           const t = tableOf(f, best.schedule);
           const used = openOf(f, t);
-          for (let pass = 0, better = true; better && pass < POLISHES; pass++) better = improveAll(f, t, used);
+          improveAll(f, t, used, POLISHES);
           const found = tally(f, t, from.unmet);
           if (found.value > best.value) best = found;
         }
