@@ -1,3 +1,4 @@
+import { ArcTable } from "./arc-table";
 import type { Frame } from "./frame";
 import { arcAt, type PathStep } from "./paths";
 
@@ -14,20 +15,17 @@ const NO_LIMIT = 1e9;
  * about (`begin`, then `edit` or `flip` for every planting it touches). Of most the paths alone tell that they lose too
  * much (`promising`); only for the others are minutes, rounds and stores reckoned (`gain`), and few are made (`take`).
  */
-export class Draft {
+export class Draft extends ArcTable {
   /** worth less minutes, rounds opened and stores overfilled, kilos of potatoes */
   value = 0;
   /** minutes beyond the windows, all together, and what each of them costs meanwhile, kilos of potatoes */
   over = 0;
   overPrice = 0;
-  barred = -1;
   /** by planting: how many picks it has, whether the last one strips it */
   readonly length: Int32Array;
   readonly strips: Uint8Array;
   /** by slot: how many plantings are taken there */
   readonly count: Int32Array;
-  private readonly n: number;
-  private readonly plantings: number;
   private readonly slots: Int16Array;
   /** by planting: worth of its picks, less their minutes */
   private readonly worth: Float64Array;
@@ -66,30 +64,11 @@ export class Draft {
   private readonly storeTouched: Int32Array;
   private readonly storeMark: Uint8Array;
   private readonly fillBy: Float64Array;
-  // the arcs of all plantings, one after the other: looked up millions of times
-  private readonly arcs: number;
-  private readonly arcWorth: Float64Array;
-  private readonly grams: Float64Array;
-  private readonly rest: Float64Array;
-  private readonly stripWorth: Float64Array;
-  private readonly stripG: Float64Array;
-  private readonly minutesPerG: Float64Array;
-  /** by planting and slot: the fewest minutes a line there can take */
-  private readonly least: Float64Array;
-  private readonly drawsFrom: Int32Array;
-  private readonly drawStore: Int32Array;
-  private readonly drawPerG: Float64Array;
-  private readonly capacity: Float64Array;
-  private readonly overCost: Float64Array;
-  private readonly lineMinutes: number;
-  private readonly openCost: number;
-  private readonly forced: Uint8Array;
 
-  constructor(private readonly f: Frame) {
+  constructor(f: Frame) {
+    super(f);
     const { n, arcs } = f;
     const stores = f.problem.stores ?? [];
-    this.n = n;
-    this.plantings = arcs.length;
     this.length = new Int32Array(arcs.length);
     this.strips = new Uint8Array(arcs.length);
     this.slots = new Int16Array(arcs.length * n);
@@ -116,34 +95,6 @@ export class Draft {
     this.storeTouched = new Int32Array(stores.length);
     this.storeMark = new Uint8Array(stores.length);
     this.fillBy = new Float64Array(stores.length);
-    this.arcs = n * (n + 1);
-    this.arcWorth = joined(arcs.map((_, p) => netWorths(f, p)));
-    this.grams = joined(arcs.map((a) => a.massG));
-    this.rest = joined(arcs.map((a) => a.rest));
-    this.stripWorth = joined(arcs.map((_, p) => netStrips(f, p)));
-    this.stripG = joined(arcs.map((a) => a.stripG));
-    this.minutesPerG = Float64Array.from(arcs, (a) => a.supply.minutesPerG);
-    this.least = new Float64Array(arcs.length * n).fill(Number.POSITIVE_INFINITY);
-    for (let p = 0; p < arcs.length; p++)
-      for (let j = 0; j < n; j++)
-        for (let i = -1; i < j; i++) {
-          const at = p * this.arcs + arcAt(n, i, j);
-          const minutes = f.problem.lineMinutes + this.grams[at]! * this.minutesPerG[p]!;
-          if (this.arcWorth[at]! > Number.NEGATIVE_INFINITY)
-            this.least[p * n + j] = Math.min(this.least[p * n + j]!, minutes);
-        }
-    const draws = f.draws.flat();
-    this.drawsFrom = new Int32Array(draws.length + 1);
-    draws.forEach((here, k) => {
-      this.drawsFrom[k + 1] = this.drawsFrom[k]! + here.length;
-    });
-    this.drawStore = Int32Array.from(draws.flat(), (d) => d.store);
-    this.drawPerG = Float64Array.from(draws.flat(), (d) => d.perG);
-    this.capacity = Float64Array.from(stores, (s) => s.capacity);
-    this.overCost = Float64Array.from(stores, (s) => s.over);
-    this.lineMinutes = f.problem.lineMinutes;
-    this.openCost = f.openCost;
-    this.forced = f.forced;
   }
 
   /** Begins anew with a plan; a window that a wish overruns in it counts as just so long. */
@@ -454,29 +405,3 @@ export class Draft {
 
 const stepsOf = (slots: Int16Array, from: number, length: number, strips: boolean): PathStep[] =>
   Array.from({ length }, (_, k) => ({ slot: slots[from + k]!, take: strips && k === length - 1 ? "strip" : "ready" }));
-
-function joined(parts: readonly Float64Array[]): Float64Array {
-  const all = new Float64Array(parts.reduce((sum, part) => sum + part.length, 0));
-  let at = 0;
-  for (const part of parts) {
-    all.set(part, at);
-    at += part.length;
-  }
-  return all;
-}
-
-/** Worth of every pick of a planting after every earlier one, less its minutes; −Infinity where it may not be. */
-export function netWorths(f: Frame, p: number): Float64Array {
-  const a = f.arcs[p]!;
-  const net = new Float64Array(a.worth.length).fill(Number.NEGATIVE_INFINITY);
-  for (let j = 0; j < f.n; j++)
-    for (let i = -1; i < j; i++) {
-      const at = arcAt(f.n, i, j);
-      if (f.mayUse[p]![j]) net[at] = a.worth[at]! - f.perUse[p]![j]! - f.perG[p]![j]! * a.massG[at]!;
-    }
-  return net;
-}
-
-/** What stripping a planting adds at every slot, less its minutes. */
-export const netStrips = (f: Frame, p: number): Float64Array =>
-  f.arcs[p]!.stripWorth.map((worth, j) => worth - f.perG[p]![j]! * f.arcs[p]!.stripG[j]!);

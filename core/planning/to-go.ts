@@ -1,4 +1,4 @@
-import { netStrips, netWorths } from "./draft";
+import { netStrips, netWorths } from "./arc-table";
 import type { Frame } from "./frame";
 import { arcAt } from "./paths";
 import type { SlotPrices } from "./relax";
