@@ -31,8 +31,10 @@ export class Draft extends ArcTable {
   private readonly worth: Float64Array;
   /** by planting and slot: minutes of the line there, where there is one */
   private readonly taken: Float64Array;
+  /** by slot: who is taken there, and by planting and slot: its place among them */
   private readonly takers: Int32Array;
   private readonly place: Int32Array;
+  /** by slot and by store: what is used, and what there is; minutes and the store's units */
   private readonly used: Float64Array;
   private readonly room: Float64Array;
   private readonly fill: Float64Array;
@@ -52,6 +54,7 @@ export class Draft extends ArcTable {
   private more = 0;
   /** what picks put in cost in any case, less what picks left out can spare: rounds, minutes beyond the windows */
   private charged = 0;
+  /** what the change gains, and how much of it is stores relieved: known once `gain` was asked */
   private gained = 0;
   private spared = 0;
   // what they change by slot and by store
