@@ -1,17 +1,18 @@
 import { reactRouter } from "@react-router/dev/vite";
 import { defineConfig, type Plugin } from "vite";
 
-/** Emits the planner's worker thread beside the server build under a fixed name. */
-const planWorker = (): Plugin => ({
-  name: "akmedon-plan-worker",
+/** Emits the worker threads beside the server build under fixed names. */
+const workers = (): Plugin => ({
+  name: "akmedon-workers",
   applyToEnvironment: (environment) => environment.name === "ssr",
   buildStart() {
-    if (this.environment.mode === "build")
-      this.emitFile({ type: "chunk", id: "app/server/plan.worker.ts", fileName: "workers/plan.js" });
+    if (this.environment.mode !== "build") return;
+    for (const name of ["plan", "reading"])
+      this.emitFile({ type: "chunk", id: `app/server/${name}.worker.ts`, fileName: `workers/${name}.js` });
   },
 });
 
 export default defineConfig({
-  plugins: [reactRouter(), planWorker()],
+  plugins: [reactRouter(), workers()],
   build: { sourcemap: false, chunkSizeWarningLimit: 900 },
 });

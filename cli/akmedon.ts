@@ -1,12 +1,14 @@
-import { copyFileSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { existsSync, readFileSync, writeFileSync } from "node:fs";
 import { join, resolve } from "node:path";
 import { createInterface } from "node:readline";
 import { parseArgs } from "node:util";
 import { z } from "zod";
 import { CROPS, findCrop } from "#core/handbook/index";
 import { archiveOf, restoreArchive } from "#db/archive";
+import { FolderHeld, type Hold, holdFolder } from "#db/folder-hold";
 import { gardenOf, nowAt } from "#db/garden";
-import { backupTo, databaseFile, openGarden } from "#db/open";
+import { backupsOf, inspectGarden, restoreGarden } from "#db/garden-file";
+import { backupTo, type Db, GardenUnfit, openGarden } from "#db/open";
 import { readArchive, writeArchive } from "#formats/archive";
 import { judgeDocument, judgeDocumentSchema, judgedSchema, readDocument } from "#formats/judge-document";
 import { type LocatedError, sayError } from "#formats/located";
@@ -63,6 +65,28 @@ async function lockFor(dataDir: string, anew: boolean): Promise<Lock> {
   }
 }
 
+/** Holds a data folder for this process, or says who does. */
+function holding(dataDir: string): Hold {
+  try {
+    return holdFolder(dataDir);
+  } catch (error) {
+    throw error instanceof FolderHeld ? new Misuse(error.message) : error;
+  }
+}
+
+/** Opens the garden, or says what is wrong with its file and which copy could be brought back. */
+function opened(dataDir: string): Db {
+  try {
+    return openGarden(dataDir);
+  } catch (error) {
+    if (!(error instanceof GardenUnfit)) throw error;
+    const sound = backupsOf(dataDir).find((copy) => inspectGarden(copy).ok);
+    throw new Misuse(
+      `${error.message}. Nothing was changed.${sound ? `\nThe newest sound backup is ${sound}\nBring it back with: akmedon restore --data ${dataDir} ${sound}` : ""}`,
+    );
+  }
+}
+
 const codeOf = async (address: string): Promise<string> =>
   (await import("qrcode")).default.toString(address, { type: "terminal", small: true });
 
@@ -102,14 +126,16 @@ async function main(argv: string[]): Promise<void> {
   switch (verb) {
     case "serve":
     case "demo": {
+      const hold = holding(dataDir);
       if (verb === "demo" && makeDemo(dataDir, values.fresh === true)) console.log("The demo garden was grown.");
       process.env.AKMEDON_DATA = dataDir;
-      openGarden(dataDir).$client.close();
+      opened(dataDir).$client.close();
       const lock = values.lan ? await lockFor(dataDir, values["new-passphrase"] === true) : null;
       const { server, address, homeAddress } = await serve(root, port, lock).catch((e: NodeJS.ErrnoException) => {
         if (e.code === "EADDRINUSE") throw new Misuse(`port ${port} is taken; choose another with --port`);
         throw e;
       });
+      hold.says(address);
       console.log(`\n  Akmedon is at ${address}\n  The garden is in ${dataDir}\n  Stop it with Ctrl-C.\n`);
       if (lock) {
         process.env.AKMEDON_HOME_ADDRESS = homeAddress ?? "";
@@ -120,7 +146,10 @@ async function main(argv: string[]): Promise<void> {
         );
       }
       const stop = () => {
-        server.close(() => process.exit(0));
+        server.close(() => {
+          hold.release();
+          process.exit(0);
+        });
         server.closeIdleConnections();
         setTimeout(() => server.closeAllConnections(), 1500).unref();
       };
@@ -169,33 +198,44 @@ async function main(argv: string[]): Promise<void> {
       );
     }
     case "export": {
-      const text = writeArchive(archiveOf(openGarden(dataDir)));
+      const text = writeArchive(archiveOf(opened(dataDir)));
       return file && file !== "-" ? writeFileSync(file, text) : say(text);
     }
     case "import": {
       const read = readArchive(textOf(file));
       if (!read.ok) return refuse(read.errors);
-      const db = openGarden(dataDir);
-      const copy = backupTo(db.$client, dataDir, `before-import-${Date.now()}`);
-      restoreArchive(db, read.value, nowAt(gardenOf(db)));
-      return console.error(`Imported into ${dataDir}; the garden as it was is in ${copy}`);
-    }
-    case "backup":
-      return say(`${backupTo(openGarden(dataDir).$client, dataDir, `backup-${Date.now()}`)}\n`);
-    case "restore": {
-      if (!file || !existsSync(file)) throw new Misuse("restore wants the file of a backup");
-      if (readFileSync(file).subarray(0, 15).toString() !== "SQLite format 3")
-        throw new Misuse(`${file} is not a backup copy`);
-      mkdirSync(dataDir, { recursive: true });
-      if (existsSync(databaseFile(dataDir))) {
-        const db = openGarden(dataDir);
-        backupTo(db.$client, dataDir, `before-restore-${Date.now()}`);
-        db.$client.close(); // with its write-ahead log folded in; only then may the file be replaced
+      const hold = holding(dataDir);
+      try {
+        const db = opened(dataDir);
+        const copy = backupTo(db.$client, dataDir, `before-import-${Date.now()}`);
+        restoreArchive(db, read.value, nowAt(gardenOf(db)));
+        db.$client.close();
+        return console.error(`Imported into ${dataDir}; the garden as it was is in ${copy}`);
+      } finally {
+        hold.release();
       }
-      for (const suffix of ["-wal", "-shm"]) rmSync(databaseFile(dataDir) + suffix, { force: true });
-      copyFileSync(file, databaseFile(dataDir));
-      openGarden(dataDir).$client.close();
-      return console.error(`Restored into ${dataDir}`);
+    }
+    case "backup": {
+      const copy = backupTo(opened(dataDir).$client, dataDir, `backup-${Date.now()}`);
+      const checked = inspectGarden(copy);
+      if (!checked.ok) throw new Error(`The backup was written but cannot be trusted: ${checked.message}`);
+      return say(`${copy}\n`);
+    }
+    case "restore": {
+      if (!file) throw new Misuse("restore wants the file of a backup");
+      const hold = holding(dataDir);
+      try {
+        const restored = restoreGarden(dataDir, resolve(file), `${Date.now()}`);
+        if (!restored.ok) throw new Misuse(`${restored.message} The garden was not touched.`);
+        const { plantings, picks, looks, lastEntry } = restored.holds;
+        return console.error(
+          `Restored into ${dataDir}: ${plantings} plantings, ${looks} looks, ${picks} picks` +
+            `${lastEntry ? `, last entry ${lastEntry.replace("T", " ")}` : ""}.` +
+            `${restored.keptAside ? ` The garden as it was is in ${restored.keptAside}` : ""}`,
+        );
+      } finally {
+        hold.release();
+      }
     }
     default:
       throw new Misuse(`there is no verb “${verb}”\n\n${HELP}`);

@@ -121,7 +121,7 @@ describe("akmedon on a data folder", () => {
     expect(readdirSync(join(dir, "backups")).length).toBeGreaterThanOrEqual(4);
     expect(akmedon(["restore", "--data", dir, broken])).toMatchObject({
       status: 2,
-      err: expect.stringContaining("not a backup copy"),
+      err: expect.stringContaining("no SQLite database"),
     });
   });
 });

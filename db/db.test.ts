@@ -7,10 +7,11 @@ import type { Bed } from "#core/garden/bed";
 import { demoGarden } from "#standins/demo-garden";
 import { archiveOf, restoreArchive } from "./archive";
 import { change, listChanges, orderedId, revision, undo, undoable } from "./change";
+import { gardenOfSchema, RELEASED } from "./fixtures";
 import { gardenOf, snapshotOf } from "./garden";
 import { type Db, databaseFile, openGarden } from "./open";
 import { findBed, removeBed, removePlanting, saveBed } from "./plot";
-import { listRounds, replacePlan, savePick } from "./work";
+import { listRounds, removePick, replacePlan, saveCheck, savePick } from "./work";
 
 const AT = "2026-10-06T15:30";
 const demo = demoGarden();
@@ -163,21 +164,11 @@ describe("the data folder", () => {
     expect(gardenOf(db).name).toBe("My garden");
   });
   it("copies the database before a schema change", () => {
-    db.$client.close();
-    const raw = new Database(databaseFile(dir));
-    raw.exec("delete from __drizzle_migrations; drop table journal;");
-    for (const { name } of raw
-      .prepare(
-        "select name from sqlite_master where type = 'table' and name not like 'sqlite_%' and name not like '\\_\\_%' escape '\\'",
-      )
-      .all() as { name: string }[]) {
-      raw.pragma("foreign_keys = OFF");
-      raw.exec(`drop table ${name}`);
-    }
-    raw.close();
-    openGarden(dir);
-    expect(readdirSync(join(dir, "backups"))[0]).toMatch(/^before-update-\d+\.sqlite$/);
-    expect(existsSync(databaseFile(dir))).toBe(true);
+    const old = mkdtempSync(join(tmpdir(), "akmedon-"));
+    gardenOfSchema(old, RELEASED[0]!);
+    openGarden(old).$client.close();
+    expect(readdirSync(join(old, "backups"))[0]).toMatch(/^before-update-\d+\.sqlite$/);
+    expect(existsSync(databaseFile(old))).toBe(true);
   });
 });
 
@@ -280,5 +271,51 @@ describe("rounds and picks", () => {
     restoreArchive(db, demo, AT);
     removePlanting(db, "tom-wall", "red slicer", AT);
     expect(archiveOf(db).picks.some((p) => p.plantingId === "tom-wall")).toBe(false);
+  });
+});
+
+describe("looks, and picks that close a planting", () => {
+  const planting = { ...demo.plantings.find((p) => p.endedOn === null)!, bedId: "new" };
+  const pick = { ...demo.picks[0]!, plantingId: planting.id, extent: "final" as const, at: AT, roundId: null };
+  const planted = () => snapshotOf(db).plantings.find((p) => p.id === planting.id)!;
+  beforeEach(() => {
+    saveBed(db, bed, AT);
+    change(db, "planted", AT, (c) => c.put("plantings", planting));
+  });
+
+  it("of two looks in one minute the last saved comes last, also after one was undone and done again", () => {
+    const look = (id: string, value: number) => ({
+      ...{ id, plantingId: planting.id, at: AT, by: "", note: "", photos: [] },
+      readings: [{ cueId: "length", value }],
+    });
+    // the ids are random in life: the first saved here sorts last
+    const first = saveCheck(db, look("zzz-first-look", 95), "Looked")!;
+    saveCheck(db, look("aaa-second-look", 55), "Looked");
+    const values = () => snapshotOf(db).checks.map((c) => c.readings[0]!.value);
+    expect(values()).toEqual([95, 55]);
+    const undone = undo(db, first, AT);
+    undo(db, undone.ok ? undone.id : "", AT);
+    expect(values()).toEqual([95, 55]);
+  });
+
+  it("closes with the last pick, and opens again when that pick is removed, changed or undone", () => {
+    const id = savePick(db, pick, "Picked", AT)!;
+    expect(planted().endedOn).toBe("2026-10-06");
+    undo(db, id, AT);
+    expect(planted().endedOn).toBeNull();
+    savePick(db, pick, "Picked", AT);
+    savePick(db, { ...pick, extent: "some" }, "Changed", AT);
+    expect(planted().endedOn).toBeNull();
+    savePick(db, pick, "Picked", AT);
+    savePick(db, { ...pick, id: "another" }, "Picked", AT);
+    removePick(db, pick.id, "Removed", AT);
+    expect(planted().endedOn).toBe("2026-10-06"); // the other one still says so
+    removePick(db, "another", "Removed", AT);
+    expect(planted().endedOn).toBeNull();
+  });
+
+  it("does not close what stands for years", () => {
+    savePick(db, pick, "Picked", AT, null, true);
+    expect(planted().endedOn).toBeNull();
   });
 });

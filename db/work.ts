@@ -1,17 +1,26 @@
 import { asc, eq, inArray } from "drizzle-orm";
+import { minuteAfter } from "#core/calendar/clock";
 import type { PlanNote, Round, RoundLine } from "#core/planning/round";
 import type { PickWish } from "#core/planning/wish";
 import type { Check } from "#core/readiness/check";
 import type { Pick, View } from "#core/weighing/pick";
-import { change } from "./change";
+import { type Change, change } from "./change";
 import type { Db } from "./open";
 import * as t from "./schema/index";
 
 export type RoundWithLines = Round & { lines: RoundLine[] };
 
-/** Saves a check of a planting. @returns the journal's id */
-export const saveCheck = (db: Db, check: Check, label: string): string | null =>
-  change(db, label, check.at, (c) => c.put("checks", check));
+/**
+ * Saves a check of a planting. A second look in the same minute is written down a minute later, so that the last one
+ * saved is the last one everywhere: also in a garden whose clock stands still, and after an undo. @returns the journal's id
+ */
+export function saveCheck(db: Db, check: Check, label: string): string | null {
+  const others = db.select().from(t.checks).where(eq(t.checks.plantingId, check.plantingId)).all();
+  const takenMinutes = new Set(others.filter((o) => o.id !== check.id).map((o) => o.at));
+  let { at } = check;
+  while (takenMinutes.has(at)) at = minuteAfter(at);
+  return change(db, label, check.at, (c) => c.put("checks", { ...check, at }));
+}
 export const removeCheck = (db: Db, id: string, label: string, at: string): string | null =>
   change(db, label, at, (c) => c.remove("checks", id));
 export const findCheck = (db: Db, id: string): Check | null =>
@@ -80,15 +89,48 @@ export const findPick = (db: Db, id: string): Pick | null =>
   db.select().from(t.picks).where(eq(t.picks.id, id)).get() ?? null;
 export const listPicks = (db: Db): Pick[] => db.select().from(t.picks).orderBy(asc(t.picks.at)).all();
 
-/** Saves a pick, with the wish to take the rest on a day; one that finishes a once-over crop also ends its planting on that day. */
-export function savePick(db: Db, pick: Pick, label: string, at: string, rest: PickWish | null = null): string | null {
+/**
+ * Saves a pick, with the wish to take the rest on a day. One that says the crop is finished closes its planting on that
+ * day, unless the planting stands for years: then only its season is over. One that said so and no longer does, or was
+ * moved to another planting, opens what it had closed.
+ * @param standsForYears whether the planting that is picked outlives its season
+ */
+export function savePick(
+  db: Db,
+  pick: Pick,
+  label: string,
+  at: string,
+  rest: PickWish | null = null,
+  standsForYears = false,
+): string | null {
   return change(db, label, at, (c) => {
+    const before = findPick(db, pick.id);
     c.put("picks", pick);
     if (rest) c.put("pickWishes", rest);
-    if (pick.extent !== "final") return;
-    const planting = db.select().from(t.plantings).where(eq(t.plantings.id, pick.plantingId)).get();
+    if (before && !(pick.extent === "final" && pick.plantingId === before.plantingId && pick.at === before.at))
+      reopen(db, c, before);
+    if (pick.extent !== "final" || standsForYears) return;
+    const planting = findPlantingRow(db, pick.plantingId);
     if (planting && planting.endedOn === null) c.put("plantings", { ...planting, endedOn: pick.at.slice(0, 10) });
   });
 }
+
+/** Takes a pick out of the log; a planting that it had closed is open again. */
 export const removePick = (db: Db, id: string, label: string, at: string): string | null =>
-  change(db, label, at, (c) => c.remove("picks", id));
+  change(db, label, at, (c) => {
+    const pick = findPick(db, id);
+    c.remove("picks", id);
+    if (pick) reopen(db, c, pick);
+  });
+
+const findPlantingRow = (db: Db, id: string) => db.select().from(t.plantings).where(eq(t.plantings.id, id)).get();
+
+/** Opens the planting that a pick had closed, unless another pick says as well that it is finished. */
+function reopen(db: Db, c: Change, pick: Pick): void {
+  if (pick.extent !== "final") return;
+  const planting = findPlantingRow(db, pick.plantingId);
+  if (planting?.endedOn !== pick.at.slice(0, 10)) return;
+  const others = db.select().from(t.picks).where(eq(t.picks.plantingId, planting.id)).all();
+  if (others.some((p) => p.id !== pick.id && p.extent === "final")) return;
+  c.put("plantings", { ...planting, endedOn: null });
+}

@@ -1,5 +1,6 @@
 import { z } from "zod";
-import { datedWindowSchema, daySchema, tripSchema, windowSchema } from "#core/calendar/windows";
+import { daySchema, localTimeSchema } from "#core/calendar/schemas";
+import { datedWindowSchema, tripSchema, windowSchema } from "#core/calendar/windows";
 import { bedSchema } from "#core/garden/bed";
 import { gardenSchema, personSchema } from "#core/garden/garden";
 import { plantingSchema } from "#core/garden/planting";
@@ -14,7 +15,7 @@ import { lotEventSchema } from "#core/keeping/lot";
 import { placeReadingSchema } from "#core/keeping/place-air";
 import { planNoteSchema, roundLineSchema, roundSchema } from "#core/planning/round";
 import { pickWishSchema } from "#core/planning/wish";
-import { checkSchema, localTimeSchema, readingSchema } from "#core/readiness/check";
+import { checkSchema, readingSchema } from "#core/readiness/check";
 import { readingFault } from "#core/readiness/cue-kinds/index";
 import { bedLossSchema } from "#core/season/bed-loss";
 import { lessonSchema } from "#core/season/lessons";

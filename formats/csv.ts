@@ -18,24 +18,28 @@ export function readTable(text: string, mostRows = 200_000): ReadResult<Table> {
   if (source.trim() === "") return { ok: false, errors: [{ row: null, column: null, message: "the file is empty" }] };
   const heading = source.slice(0, source.search(/\r|\n|$/));
   const delimiter = [",", ";", "\t"].sort((a, b) => heading.split(b).length - heading.split(a).length)[0]!;
-  const parsed = Papa.parse<string[]>(source, { delimiter, skipEmptyLines: "greedy" });
+  const parsed = Papa.parse<string[]>(source, { delimiter });
   const quote = parsed.errors.find((e) => e.type === "Quotes");
   if (quote)
     return {
       ok: false,
-      errors: [{ row: (quote.row ?? 0) + 1, column: null, message: "a quotation mark is opened and never closed" }],
+      errors: [
+        { row: lineOf(source, quote.index ?? 0), column: null, message: "a quotation mark is opened and never closed" },
+      ],
     };
-  const [first, ...rest] = parsed.data;
+  const [head, ...rest] = numbered(parsed.data);
+  const first = head?.cells;
   const headings = (first ?? []).map((h) => h.trim());
   const errors: LocatedError[] = [];
   const seen = new Set<string>();
   for (const h of headings) {
-    if (h !== "" && seen.has(h.toLowerCase())) errors.push({ row: 1, column: h, message: "this heading stands twice" });
+    if (h !== "" && seen.has(h.toLowerCase()))
+      errors.push({ row: head!.line, column: h, message: "this heading stands twice" });
     seen.add(h.toLowerCase());
   }
   if (rest.length > mostRows)
     errors.push({ row: null, column: null, message: `more than ${mostRows} rows; split the file` });
-  const rows = rest.slice(0, mostRows).map((cells, i) => ({ line: i + 2, cells }));
+  const rows = rest.slice(0, mostRows);
   for (const row of rows) {
     if (errors.length >= MOST_ERRORS) break;
     if (row.cells.length !== headings.length)
@@ -46,6 +50,20 @@ export function readTable(text: string, mostRows = 200_000): ReadResult<Table> {
       });
   }
   return errors.length > 0 ? { ok: false, errors } : { ok: true, value: { headings, rows }, notes: [] };
+}
+
+/** The line of a text on which a place in it lies, from 1. */
+const lineOf = (text: string, at: number): number => (text.slice(0, at).match(/\r\n|\r|\n/g)?.length ?? 0) + 1;
+
+/** Rows that hold anything, each with the line of the file on which it begins: blank lines and line breaks in quotes count. */
+function numbered(data: readonly string[][]): Table["rows"] {
+  const rows: Table["rows"] = [];
+  let line = 1;
+  for (const cells of data) {
+    if (cells.some((c) => c.trim() !== "")) rows.push({ line, cells });
+    line += 1 + cells.reduce((sum, c) => sum + (c.match(/\r\n|\r|\n/g)?.length ?? 0), 0);
+  }
+  return rows;
 }
 
 /**

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { addDays } from "#core/calendar/day";
-import { daySchema } from "#core/calendar/windows";
+import { daySchema } from "#core/calendar/schemas";
 import { COVERS } from "#core/garden/bed";
 import { plantingSchema } from "#core/garden/planting";
 import { STARTS } from "#core/handbook/crop";

@@ -103,4 +103,33 @@ describe("trips from a calendar (RFC 5545)", () => {
     expect(r.ok).toBe(false);
     expect(r.ok ? "" : r.errors.map((e) => `${e.column} ${e.message}`).join("\n")).toMatch(words);
   });
+
+  it("weekly absences since ten years ago still give this year's", () => {
+    const weekly = event("DTSTART;VALUE=DATE:20160101", "DTEND;VALUE=DATE:20160103", "RRULE:FREQ=WEEKLY");
+    const trips = daysOf(calendar(weekly), "2026-11-01", "2026-11-30");
+    expect(trips).toEqual(
+      [
+        "2026-10-30/2026-10-31",
+        "2026-11-06/2026-11-07",
+        "2026-11-13/2026-11-14",
+        "2026-11-20/2026-11-21",
+        "2026-11-27/2026-11-28",
+      ].filter((t) => t.slice(11) >= "2026-11-01"),
+    );
+  });
+  it("several calendars in one file are all read", () => {
+    const one = (day: number) =>
+      calendar(event(`DTSTART;VALUE=DATE:2026060${day}`, `DTEND;VALUE=DATE:2026060${day + 2}`));
+    expect(daysOf(one(1) + one(5))).toEqual(["2026-06-01/2026-06-02", "2026-06-05/2026-06-06"]);
+  });
+  it("a start that is no day is said, with its event, and nothing is taken", () => {
+    for (const start of ["DTSTART:abc", "DTSTART;VALUE=DATE:20260231", "DTSTART;VALUE=DATE:00260301"]) {
+      const r = read(calendar(event("SUMMARY:Odd", start, "DURATION:P2D")));
+      expect(r.ok ? start : r.errors[0]).toMatchObject({ column: "event 1, “Odd”" });
+    }
+  });
+  it("a rule of every second is given up, not followed for ever", () => {
+    const r = read(calendar(event("DTSTART:20200101T000000Z", "DTEND:20200102T000000Z", "RRULE:FREQ=SECONDLY")));
+    expect(r.ok ? "" : r.errors[0]!.message).toMatch(/repeats too often/);
+  });
 });

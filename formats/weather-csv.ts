@@ -9,30 +9,33 @@ type Field = Exclude<keyof WeatherDay, "day">;
 const same = (x: number) => x;
 
 /** Headings understood, lower case, with the field and the conversion to metric each stands for. */
-const COLUMNS: Record<string, { field: Field; toMetric: (x: number) => number }> = {
-  tmin: { field: "tempMinC", toMetric: same },
-  tmin_c: { field: "tempMinC", toMetric: same },
-  tmin_f: { field: "tempMinC", toMetric: celsiusFromFahrenheit },
-  tmax: { field: "tempMaxC", toMetric: same },
-  tmax_c: { field: "tempMaxC", toMetric: same },
-  tmax_f: { field: "tempMaxC", toMetric: celsiusFromFahrenheit },
-  rain: { field: "rainMm", toMetric: same },
-  rain_mm: { field: "rainMm", toMetric: same },
-  rain_in: { field: "rainMm", toMetric: (x) => x * MM_PER_INCH },
-  wind: { field: "windMs", toMetric: same },
-  wind_ms: { field: "windMs", toMetric: same },
-  wind_kmh: { field: "windMs", toMetric: (x) => x * M_PER_S_PER_KMH },
-  wind_mph: { field: "windMs", toMetric: (x) => x * M_PER_S_PER_MPH },
-  wind_kt: { field: "windMs", toMetric: (x) => x * M_PER_S_PER_KNOT },
-  gust: { field: "gustMs", toMetric: same },
-  gust_ms: { field: "gustMs", toMetric: same },
-  gust_kmh: { field: "gustMs", toMetric: (x) => x * M_PER_S_PER_KMH },
-  gust_mph: { field: "gustMs", toMetric: (x) => x * M_PER_S_PER_MPH },
-  humidity: { field: "humidityPct", toMetric: same },
-  humidity_pct: { field: "humidityPct", toMetric: same },
-  cloud: { field: "cloudPct", toMetric: same },
-  cloud_pct: { field: "cloudPct", toMetric: same },
-};
+type Use = { field: Field; toMetric: (x: number) => number };
+const COLUMNS: ReadonlyMap<string, Use> = new Map(
+  Object.entries<Use>({
+    tmin: { field: "tempMinC", toMetric: same },
+    tmin_c: { field: "tempMinC", toMetric: same },
+    tmin_f: { field: "tempMinC", toMetric: celsiusFromFahrenheit },
+    tmax: { field: "tempMaxC", toMetric: same },
+    tmax_c: { field: "tempMaxC", toMetric: same },
+    tmax_f: { field: "tempMaxC", toMetric: celsiusFromFahrenheit },
+    rain: { field: "rainMm", toMetric: same },
+    rain_mm: { field: "rainMm", toMetric: same },
+    rain_in: { field: "rainMm", toMetric: (x) => x * MM_PER_INCH },
+    wind: { field: "windMs", toMetric: same },
+    wind_ms: { field: "windMs", toMetric: same },
+    wind_kmh: { field: "windMs", toMetric: (x) => x * M_PER_S_PER_KMH },
+    wind_mph: { field: "windMs", toMetric: (x) => x * M_PER_S_PER_MPH },
+    wind_kt: { field: "windMs", toMetric: (x) => x * M_PER_S_PER_KNOT },
+    gust: { field: "gustMs", toMetric: same },
+    gust_ms: { field: "gustMs", toMetric: same },
+    gust_kmh: { field: "gustMs", toMetric: (x) => x * M_PER_S_PER_KMH },
+    gust_mph: { field: "gustMs", toMetric: (x) => x * M_PER_S_PER_MPH },
+    humidity: { field: "humidityPct", toMetric: same },
+    humidity_pct: { field: "humidityPct", toMetric: same },
+    cloud: { field: "cloudPct", toMetric: same },
+    cloud_pct: { field: "cloudPct", toMetric: same },
+  }),
+);
 const LIMITS: Record<Field, string> = {
   tempMinC: "between −60 and 50 °C",
   tempMaxC: "between −50 and 60 °C",
@@ -59,7 +62,10 @@ export function readWeatherCsv(text: string): ReadResult<WeatherDay[]> {
   const errors: LocatedError[] = [];
   const notes: string[] = [];
   if (dateAt === -1) errors.push({ row: 1, column: "date", message: "there is no column “date”" });
-  const columns = names.flatMap((name, at) => (COLUMNS[name] ? [{ ...COLUMNS[name], name, at }] : []));
+  const columns = names.flatMap((name, at) => {
+    const use = COLUMNS.get(name);
+    return use ? [{ ...use, name, at }] : [];
+  });
   for (const field of ["tempMinC", "tempMaxC"] as const)
     if (!columns.some((c) => c.field === field)) {
       const name = field === "tempMinC" ? "tmin" : "tmax";
@@ -74,7 +80,7 @@ export function readWeatherCsv(text: string): ReadResult<WeatherDay[]> {
         message: `says the same as “${twice[0]!.name}”; keep one of them`,
       });
   }
-  const unknown = names.filter((n) => n !== "" && n !== "date" && !COLUMNS[n]);
+  const unknown = names.filter((n) => n !== "" && n !== "date" && !COLUMNS.has(n));
   if (unknown.length > 0) notes.push(`not used: ${unknown.join(", ")}`);
   if (errors.length > 0) return { ok: false, errors };
 

@@ -19,7 +19,7 @@ import {
   TextArea,
 } from "../components/ui";
 import { db, desk } from "../server/desk.server";
-import { done, faultsOf, missing, numberOf, refuse, typedOf } from "../server/forms.server";
+import { done, faultsOf, formOf, missing, numberOf, refuse, typedOf } from "../server/forms.server";
 import type { Route } from "./+types/bed";
 
 export function loader({ params }: Route.LoaderArgs) {
@@ -36,7 +36,7 @@ export function loader({ params }: Route.LoaderArgs) {
 }
 
 export async function action({ request, params }: Route.ActionArgs) {
-  const typed = typedOf(await request.formData());
+  const typed = typedOf(await formOf(request));
   const at = nowAt(gardenOf(db()));
   const known = params.bedId === "new" ? null : findBed(db(), params.bedId);
   if (typed.intent === "remove") {

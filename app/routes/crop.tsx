@@ -11,7 +11,7 @@ import { CropGlyph } from "../components/crop-glyph";
 import { OwnWeighings } from "../components/own-weighings";
 import { LinkButton, Note, Page, Section } from "../components/ui";
 import { db, desk, handbook, plainHandbook } from "../server/desk.server";
-import { missing, typedOf } from "../server/forms.server";
+import { formOf, missing, typedOf } from "../server/forms.server";
 import { noteWeighing } from "../server/weighings.server";
 import type { Route } from "./+types/crop";
 
@@ -38,7 +38,7 @@ export function loader({ params }: Route.LoaderArgs) {
 }
 
 export async function action({ request, params }: Route.ActionArgs) {
-  return noteWeighing(typedOf(await request.formData()), params.cropId);
+  return noteWeighing(typedOf(await formOf(request)), params.cropId);
 }
 
 export const meta: Route.MetaFunction = ({ data }) => [{ title: `${data?.crop.name ?? "Crop"} · Akmedon` }];

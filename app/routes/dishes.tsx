@@ -16,10 +16,11 @@ import {
 } from "../components/ui";
 import { desk } from "../server/desk.server";
 import { changeDishes, dishesView } from "../server/dishes.server";
+import { formOf } from "../server/forms.server";
 import type { Route } from "./+types/dishes";
 
 export const loader = () => dishesView(desk());
-export const action = async ({ request }: Route.ActionArgs) => changeDishes(desk(), await request.formData());
+export const action = async ({ request }: Route.ActionArgs) => changeDishes(desk(), await formOf(request));
 
 export const meta: Route.MetaFunction = () => [{ title: "Dishes · Akmedon" }];
 

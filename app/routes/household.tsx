@@ -6,13 +6,12 @@ import { sayPlace } from "#core/planning/left";
 import { CropGlyph } from "../components/crop-glyph";
 import { Button, Field, FormError, Input, LinkButton, Note, Page, Section, Select, shownValue } from "../components/ui";
 import { desk } from "../server/desk.server";
-import { typedOf } from "../server/forms.server";
+import { formOf, typedOf } from "../server/forms.server";
 import { changeHousehold, householdView } from "../server/household.server";
 import type { Route } from "./+types/household";
 
 export const loader = () => householdView(desk());
-export const action = async ({ request }: Route.ActionArgs) =>
-  changeHousehold(desk(), typedOf(await request.formData()));
+export const action = async ({ request }: Route.ActionArgs) => changeHousehold(desk(), typedOf(await formOf(request)));
 
 export const meta: Route.MetaFunction = () => [{ title: "At home · Akmedon" }];
 

@@ -19,11 +19,12 @@ import {
   TextArea,
 } from "../components/ui";
 import { desk } from "../server/desk.server";
+import { formOf } from "../server/forms.server";
 import { changePlaces, placesPage } from "../server/places.server";
 import type { Route } from "./+types/keep-places";
 
 export const loader = () => placesPage(desk());
-export const action = async ({ request }: Route.ActionArgs) => changePlaces(desk(), await request.formData());
+export const action = async ({ request }: Route.ActionArgs) => changePlaces(desk(), await formOf(request));
 
 export const meta: Route.MetaFunction = () => [{ title: "Places · Akmedon" }];
 

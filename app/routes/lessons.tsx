@@ -14,12 +14,12 @@ import {
   TextArea,
 } from "../components/ui";
 import { desk } from "../server/desk.server";
-import { typedOf } from "../server/forms.server";
+import { formOf, typedOf } from "../server/forms.server";
 import { changeLessons, lessonsView } from "../server/season.server";
 import type { Route } from "./+types/lessons";
 
 export const loader = ({ request }: Route.LoaderArgs) => lessonsView(desk(), new URL(request.url).searchParams);
-export const action = async ({ request }: Route.ActionArgs) => changeLessons(desk(), typedOf(await request.formData()));
+export const action = async ({ request }: Route.ActionArgs) => changeLessons(desk(), typedOf(await formOf(request)));
 
 export const meta: Route.MetaFunction = () => [{ title: "Lessons · Akmedon" }];
 

@@ -11,7 +11,7 @@ import { CueControl } from "../components/cue-control";
 import { Signs } from "../components/signs";
 import { Button, Field, FormError, Input, LinkButton, Page, shownValue, TextArea } from "../components/ui";
 import { db, desk, handbook } from "../server/desk.server";
-import { done, faultsOf, missing, refuse, typedOf } from "../server/forms.server";
+import { done, faultsOf, formOf, missing, refuse, typedOf } from "../server/forms.server";
 import type { Route } from "./+types/look";
 
 function lookOf(id: string) {
@@ -28,7 +28,7 @@ export function loader({ params }: Route.LoaderArgs) {
 }
 
 export async function action({ request, params }: Route.ActionArgs) {
-  const typed = typedOf(await request.formData());
+  const typed = typedOf(await formOf(request));
   const { check, planting, crop } = lookOf(params.checkId);
   const { now } = desk();
   const name = planting.kind || crop.name;

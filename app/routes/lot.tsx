@@ -8,7 +8,7 @@ import { GoodCurve } from "../components/good-curve";
 import { LotActions } from "../components/lot-actions";
 import { Anchor, Button, FormError, LinkButton, Note, Page, Section } from "../components/ui";
 import { desk } from "../server/desk.server";
-import { missing, typedOf } from "../server/forms.server";
+import { formOf, missing, typedOf } from "../server/forms.server";
 import { changeLot, lotView } from "../server/lot.server";
 import { safePath } from "../server/safe-path.server";
 import type { Route } from "./+types/lot";
@@ -20,7 +20,7 @@ export function loader({ params }: Route.LoaderArgs) {
 }
 
 export async function action({ request, params }: Route.ActionArgs) {
-  const typed = typedOf(await request.formData());
+  const typed = typedOf(await formOf(request));
   return changeLot(params.lotId, typed, typed.back ? safePath(typed.back) : `/keep/lots/${params.lotId}`);
 }
 

@@ -18,7 +18,7 @@ import {
   TextArea,
 } from "../components/ui";
 import { db, desk, handbook, plainHandbook } from "../server/desk.server";
-import { done, missing, refuse, typedOf } from "../server/forms.server";
+import { done, formOf, missing, refuse, typedOf } from "../server/forms.server";
 import { bareCrop, blankCrop, idFor, readOwnCrop } from "../server/own-crop.server";
 import type { Route } from "./+types/own-crop";
 
@@ -36,7 +36,7 @@ export function loader({ params }: Route.LoaderArgs) {
 }
 
 export async function action({ request, params }: Route.ActionArgs) {
-  const typed = typedOf(await request.formData());
+  const typed = typedOf(await formOf(request));
   const { base, own } = beginFrom(params.cropId);
   const { now } = desk();
   if (typed.intent === "remove") {

@@ -25,7 +25,7 @@ import { lastGood } from "../offline/last-good";
 import { queuePick } from "../offline/pick-offline";
 import { freshId } from "../offline/queue";
 import { desk } from "../server/desk.server";
-import { missing, typedOf } from "../server/forms.server";
+import { formOf, missing, typedOf } from "../server/forms.server";
 import { logPick } from "../server/pick-action.server";
 import { pickFormData } from "../server/pick-form.server";
 import type { Route } from "./+types/pick";
@@ -33,12 +33,12 @@ import type { Route } from "./+types/pick";
 export function loader({ params, request }: Route.LoaderArgs) {
   const query = new URL(request.url).searchParams;
   const data = pickFormData(desk(), (params as { pickId?: string }).pickId, query.get("planting"), query.get("round"));
-  if (!data) throw missing("pick");
+  if (!data) throw missing(query.get("planting") ? "such planting to pick from" : "pick");
   return { ...data, part: PARTS.find((p) => p === query.get("part")) ?? "crop" };
 }
 
 export async function action({ request, params }: Route.ActionArgs) {
-  return logPick(typedOf(await request.formData()), (params as { pickId?: string }).pickId);
+  return logPick(typedOf(await formOf(request)), (params as { pickId?: string }).pickId);
 }
 
 /** Without a signal a new pick is still entered, and waits in the browser. */

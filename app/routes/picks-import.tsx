@@ -19,11 +19,12 @@ import {
 } from "../components/ui";
 import { freshId } from "../offline/queue";
 import { desk } from "../server/desk.server";
+import { formOf } from "../server/forms.server";
 import { importPicks } from "../server/picks-import.server";
 import type { Route } from "./+types/picks-import";
 
 export async function action({ request }: Route.ActionArgs) {
-  return importPicks(desk(), await request.formData());
+  return importPicks(desk(), await formOf(request));
 }
 
 export const meta: Route.MetaFunction = () => [{ title: "Picks from a table · Akmedon" }];

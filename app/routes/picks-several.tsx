@@ -9,6 +9,7 @@ import type { LocatedError } from "#formats/located";
 import { GRID_COLUMNS, type GridRow, isFilled, PicksGrid } from "../components/picks-grid";
 import { Button, LinkButton, Note, Page } from "../components/ui";
 import { db, desk, handbook } from "../server/desk.server";
+import { formOf } from "../server/forms.server";
 import { importPicks } from "../server/picks-import.server";
 import type { Route } from "./+types/picks-several";
 
@@ -40,7 +41,7 @@ export function loader({ request }: Route.LoaderArgs) {
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  return importPicks(desk(), await request.formData());
+  return importPicks(desk(), await formOf(request));
 }
 
 export const meta: Route.MetaFunction = () => [{ title: "Several picks · Akmedon" }];

@@ -10,7 +10,7 @@ import { PicksFilter, SavedViews } from "../components/picks-filter";
 import { type LogRow, PickGroups, PicksList, PicksTable } from "../components/picks-table";
 import { FormError, LinkButton, Page } from "../components/ui";
 import { db, desk } from "../server/desk.server";
-import { done, faultsOf, refuse, typedOf } from "../server/forms.server";
+import { done, faultsOf, formOf, refuse, typedOf } from "../server/forms.server";
 import { COLUMN_NAMES, type Column, columnsOf, findPicks, logOf, type PickSort } from "../server/picks.server";
 import type { Route } from "./+types/picks";
 
@@ -85,7 +85,7 @@ function rowOf(e: LoggedPick, columns: readonly Column[], units: UnitSystem): Lo
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  const typed = typedOf(await request.formData());
+  const typed = typedOf(await formOf(request));
   const { now } = desk();
   if (typed.intent === "forget-view")
     return done(

@@ -26,7 +26,7 @@ import {
   TextArea,
 } from "../components/ui";
 import { db, desk, handbook } from "../server/desk.server";
-import { done, faultsOf, missing, numberOf, refuse, typedOf } from "../server/forms.server";
+import { done, faultsOf, formOf, missing, numberOf, refuse, typedOf } from "../server/forms.server";
 import { changeDates, isDateIntent } from "../server/planting-dates.server";
 import { changeLosses, isLossIntent } from "../server/planting-losses.server";
 import { judgementView, pickTotals } from "../server/views.server";
@@ -81,7 +81,7 @@ const wantsPhoto = (snapshot: Snapshot, planting: Planting, today: string): bool
 const round3 = (x: number) => Math.round(x * 1000) / 1000;
 
 export async function action({ request, params }: Route.ActionArgs) {
-  const typed = typedOf(await request.formData());
+  const typed = typedOf(await formOf(request));
   const known = params.plantingId === "new" ? null : findPlanting(db(), params.plantingId);
   const at = nowAt(gardenOf(db()));
   if (known && isDateIntent(typed.intent))

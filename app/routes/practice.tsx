@@ -10,7 +10,7 @@ import { PRACTICE_ANSWERS, type PracticeAnswer, practicePlant } from "#standins/
 import { CropGlyph } from "../components/crop-glyph";
 import { Anchor, Button, LinkButton, Note, Page, Section } from "../components/ui";
 import { db, desk, handbook } from "../server/desk.server";
-import { refuse, typedOf } from "../server/forms.server";
+import { formOf, refuse, typedOf } from "../server/forms.server";
 import type { Route } from "./+types/practice";
 
 /** Plants are numbered one after another, so that a page loaded again shows the same plant. */
@@ -71,7 +71,7 @@ export function loader({ request }: Route.LoaderArgs) {
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  const typed = typedOf(await request.formData());
+  const typed = typedOf(await formOf(request));
   const said = PRACTICE_ANSWERS.find((a) => a === typed.said);
   const seed = Number(typed.plant);
   if (!said || !Number.isInteger(seed)) return refuse({ errors: { form: "choose one of the four answers" }, typed });

@@ -14,7 +14,7 @@ import { findRound, saveRound } from "#db/work";
 import { CropGlyph } from "../components/crop-glyph";
 import { Button, LinkButton, Note, Page, Section } from "../components/ui";
 import { db, desk } from "../server/desk.server";
-import { done, missing, typedOf } from "../server/forms.server";
+import { done, formOf, missing, typedOf } from "../server/forms.server";
 import { roundsAhead, saveMoved, slotIdOf } from "../server/rounds.server";
 import type { Route } from "./+types/round";
 
@@ -106,7 +106,7 @@ function nextHour(d: ReturnType<typeof desk>, slotId: string) {
 }
 
 export async function action({ request, params }: Route.ActionArgs) {
-  const typed = typedOf(await request.formData());
+  const typed = typedOf(await formOf(request));
   const round = findRound(db(), params.roundId);
   if (!round) throw missing("round");
   if (typed.intent === "rest") {

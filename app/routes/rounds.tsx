@@ -18,7 +18,7 @@ import { Anchor, Button, LinkButton, Note, Page, Section } from "../components/u
 import { useLivePlan } from "../components/use-live-plan";
 import { useRoundDrag } from "../components/use-round-drag";
 import { db, desk } from "../server/desk.server";
-import { typedOf } from "../server/forms.server";
+import { formOf, typedOf } from "../server/forms.server";
 import { missed, roundsAhead, slotIdOf } from "../server/rounds.server";
 import { changeRounds } from "../server/rounds-action.server";
 import type { Route } from "./+types/rounds";
@@ -95,7 +95,7 @@ export function loader() {
 const sixFigures = (_: string, value: unknown) => (typeof value === "number" ? Number(value.toPrecision(6)) : value);
 
 export async function action({ request }: Route.ActionArgs) {
-  return changeRounds(desk(), typedOf(await request.formData()));
+  return changeRounds(desk(), typedOf(await formOf(request)));
 }
 
 export const meta: Route.MetaFunction = () => [{ title: "Rounds · Akmedon" }];

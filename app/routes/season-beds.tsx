@@ -6,12 +6,12 @@ import { SeasonNav } from "../components/season-nav";
 import { TickRow } from "../components/tick-row";
 import { Anchor, Button, LinkButton, Note, Page, Section, Select } from "../components/ui";
 import { desk } from "../server/desk.server";
-import { typedOf } from "../server/forms.server";
+import { formOf, typedOf } from "../server/forms.server";
 import { bedsView, clearBed } from "../server/season-beds.server";
 import type { Route } from "./+types/season-beds";
 
 export const loader = ({ request }: Route.LoaderArgs) => bedsView(desk(), new URL(request.url).searchParams);
-export const action = async ({ request }: Route.ActionArgs) => clearBed(desk(), typedOf(await request.formData()));
+export const action = async ({ request }: Route.ActionArgs) => clearBed(desk(), typedOf(await formOf(request)));
 
 export const meta: Route.MetaFunction = () => [{ title: "Beds after the last pick · Akmedon" }];
 

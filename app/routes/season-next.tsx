@@ -16,12 +16,12 @@ import {
   shownValue,
 } from "../components/ui";
 import { desk } from "../server/desk.server";
-import { typedOf } from "../server/forms.server";
+import { formOf, typedOf } from "../server/forms.server";
 import { changeNext, nextView } from "../server/season-next.server";
 import type { Route } from "./+types/season-next";
 
 export const loader = () => nextView(desk());
-export const action = async ({ request }: Route.ActionArgs) => changeNext(desk(), typedOf(await request.formData()));
+export const action = async ({ request }: Route.ActionArgs) => changeNext(desk(), typedOf(await formOf(request)));
 
 export const meta: Route.MetaFunction = () => [{ title: "Next year’s plot · Akmedon" }];
 

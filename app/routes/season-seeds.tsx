@@ -16,12 +16,12 @@ import {
   shownValue,
 } from "../components/ui";
 import { desk } from "../server/desk.server";
-import { typedOf } from "../server/forms.server";
+import { formOf, typedOf } from "../server/forms.server";
 import { changeSeeds, seedsView } from "../server/season-seeds.server";
 import type { Route } from "./+types/season-seeds";
 
 export const loader = () => seedsView(desk());
-export const action = async ({ request }: Route.ActionArgs) => changeSeeds(desk(), typedOf(await request.formData()));
+export const action = async ({ request }: Route.ActionArgs) => changeSeeds(desk(), typedOf(await formOf(request)));
 
 export const meta: Route.MetaFunction = () => [{ title: "Seed box · Akmedon" }];
 

@@ -11,15 +11,15 @@ import { change, newId } from "#db/change";
 import { listContainers, listPeople, saveGarden } from "#db/garden";
 import { readArchive } from "#formats/archive";
 import { sayError } from "#formats/located";
-import { readTripsIcs } from "#formats/trips-ics";
 import { DemoClock } from "../components/demo-clock";
 import { HomeNetwork } from "../components/home-network";
 import { SettingsLists } from "../components/settings-lists";
 import { Button, Field, FormError, Input, LinkButton, Page, Section, Select, shownValue } from "../components/ui";
 import { CLOCK_STEPS, letDaysPass } from "../server/clock.server";
 import { db, desk } from "../server/desk.server";
-import { done, faultsOf, numberOf, refuse, typedOf } from "../server/forms.server";
+import { done, faultsOf, formOf, numberOf, refuse, typedOf } from "../server/forms.server";
 import { homeNetwork } from "../server/home-network.server";
+import { readTripsInThread } from "../server/reading.server";
 import type { Route } from "./+types/settings";
 
 const MOST_BYTES = 30_000_000;
@@ -42,7 +42,7 @@ export async function loader() {
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  const form = await request.formData();
+  const form = await formOf(request);
   const typed = typedOf(form);
   const d = desk();
   const { garden } = d.snapshot;
@@ -127,7 +127,7 @@ export async function action({ request }: Route.ActionArgs) {
       const file = form.get("calendar");
       if (!(file instanceof File) || file.size === 0)
         return refuse({ errors: { calendar: "choose a calendar, a file called …ics" }, typed: {} });
-      const read = readTripsIcs(await file.text(), garden.timeZone, d.today, addDays(d.today, TRIP_DAYS));
+      const read = await readTripsInThread(await file.text(), garden.timeZone, d.today, addDays(d.today, TRIP_DAYS));
       if (!read.ok)
         return refuse({
           errors: { calendar: `${read.errors.slice(0, 8).map(sayError).join("\n")}\nNo trip was taken.` },

@@ -5,14 +5,16 @@ import { sunTimes } from "#core/calendar/sun";
 import { urgenciesOf } from "#core/planning/rounds";
 import { sayMass } from "#core/units/mass";
 import { saySpeed } from "#core/units/say";
+import { listSetAside } from "#db/garden";
 import { CropGlyph } from "../components/crop-glyph";
 import { HouseLines } from "../components/house-lines";
 import { LessonsNote } from "../components/lessons-note";
 import { Anchor, LinkButton, Note, Page, Section } from "../components/ui";
 import { VerdictTag } from "../components/verdict";
 import { WeatherStrip } from "../components/weather-strip";
-import { desk } from "../server/desk.server";
+import { db, desk } from "../server/desk.server";
 import { houseLine } from "../server/keep.server";
+import { remembered } from "../server/remember.server";
 import { roundsAhead, slotIdOf } from "../server/rounds.server";
 import { lessonsDue } from "../server/season.server";
 import { plannedDue } from "../server/season-next.server";
@@ -90,6 +92,7 @@ export function loader() {
     .slice(0, 5);
   const sun = sunTimes(today, snapshot.garden.latitudeDeg, snapshot.garden.longitudeDeg, snapshot.garden.timeZone);
   return {
+    aside: remembered(d, "set aside", () => listSetAside(db())),
     house: houseLine(d),
     lessons: lessonsDue(d),
     planned: plannedDue(d),
@@ -148,6 +151,7 @@ const Row = chakra(Link, {
 
 export default function Today({ loaderData }: Route.ComponentProps) {
   const {
+    aside,
     house,
     lessons,
     planned,
@@ -181,6 +185,16 @@ export default function Today({ loaderData }: Route.ComponentProps) {
       <Text fontFamily="heading" fontSize={{ base: "xl", md: "2xl" }} lineHeight="1.3" maxW="46ch" mb="6">
         {headline}
       </Text>
+      {aside.length > 0 && (
+        <Note title={aside.length === 1 ? "One entry is set aside" : `${aside.length} entries are set aside`}>
+          {aside.map((row) => (
+            <Text key={row.to + row.date}>
+              A {row.what} has the date {row.date}, which is not in the calendar.{" "}
+              <Anchor to={row.to}>Put its date right</Anchor>
+            </Text>
+          ))}
+        </Note>
+      )}
       <LessonsNote lessons={lessons} />
       {planned.length > 0 && (
         <Note title="To start, by your plan of the plot">

@@ -2,12 +2,13 @@ import { redirect } from "react-router";
 import { undo } from "#db/change";
 import { gardenOf, nowAt } from "#db/garden";
 import { db } from "../server/desk.server";
+import { formOf } from "../server/forms.server";
 import { safePath, withoutDone } from "../server/safe-path.server";
 import type { Route } from "./+types/undo";
 
 /** Takes the last change back, or says why it cannot be. */
 export async function action({ request }: Route.ActionArgs) {
-  const form = await request.formData();
+  const form = await formOf(request);
   const back = withoutDone(safePath(form.get("back")));
   const result = undo(db(), String(form.get("id") ?? ""), nowAt(gardenOf(db())));
   const mark = result.ok ? `done=${result.id}` : `said=${encodeURIComponent(result.message)}`;

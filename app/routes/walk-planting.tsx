@@ -1,20 +1,25 @@
 import { redirect } from "react-router";
-import { checkSchema, localTimeSchema, type Reading, type ReadingValue } from "#core/readiness/check";
+import { localTimeSchema } from "#core/calendar/schemas";
+import { checkSchema, type Reading, type ReadingValue } from "#core/readiness/check";
 import { readingFault } from "#core/readiness/cue-kinds/index";
 import { newId } from "#db/change";
 import { findCheck, saveCheck } from "#db/work";
 import { WalkForm } from "../components/walk-form";
 import { queueWalk, walkFallback } from "../offline/walk-offline";
 import { db, desk } from "../server/desk.server";
-import { done, faultsOf, missing, refuse, typedOf } from "../server/forms.server";
+import { done, faultsOf, formOf, missing, refuse, typedOf } from "../server/forms.server";
 import { keepPhotos, photosOf } from "../server/photos.server";
 import { nextToSee, walkSheet } from "../server/walk.server";
 import type { Route } from "./+types/walk-planting";
 
 export function loader({ params }: Route.LoaderArgs) {
-  const sheet = walkSheet(desk(), params.plantingId);
-  if (!sheet) throw missing("growing planting");
-  return sheet;
+  const d = desk();
+  const sheet = walkSheet(d, params.plantingId);
+  if (sheet) return sheet;
+  // closed, or not begun yet: its own page says so
+  if (d.snapshot.plantings.some((p) => p.id === params.plantingId))
+    throw redirect(`/plot/plantings/${params.plantingId}`);
+  throw missing("growing planting");
 }
 
 /** Without a signal the sheet kept in the page stands in. */
@@ -26,7 +31,7 @@ export const clientAction = ({ request, params, serverAction }: Route.ClientActi
   queueWalk(request, params.plantingId, () => serverAction());
 
 export async function action({ request, params }: Route.ActionArgs) {
-  const form = await request.formData();
+  const form = await formOf(request);
   const typed = typedOf(form);
   const d = desk();
   const p = d.outlook.plantings.find((x) => x.planting.id === params.plantingId);

@@ -14,7 +14,7 @@ import { WeatherColumns } from "../components/weather-columns";
 import { WeatherImport } from "../components/weather-import";
 import { WeatherStrip } from "../components/weather-strip";
 import { db, desk } from "../server/desk.server";
-import { done, type FormFaults, refuse, typedOf } from "../server/forms.server";
+import { done, type FormFaults, formOf, refuse, typedOf } from "../server/forms.server";
 import { stripOf } from "../server/weather.server";
 import { readTypedForecast, saveBedReading, toggleCover } from "../server/weather-action.server";
 import { bedNights, dayView, frostTable, groundView, hazardList } from "../server/weather-day.server";
@@ -52,7 +52,7 @@ export function loader({ request }: Route.LoaderArgs) {
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  const form = await request.formData();
+  const form = await formOf(request);
   const typed = typedOf(form);
   const d = desk();
   if (typed.intent === "simulate") {

@@ -27,7 +27,11 @@ export function desk(): Desk {
   const garden = memo?.desk.snapshot.garden;
   const now = garden ? nowAt(garden) : null;
   const key = `${stamp} ${now?.slice(0, 13)}`;
-  if (memo && memo.key === key) return memo.desk;
+  if (memo && now && memo.key === key) {
+    // what is judged holds for the hour; what is written down carries the minute
+    memo.desk.now = now;
+    return memo.desk;
+  }
   const snapshot = snapshotOf(open);
   const moment = nowAt(snapshot.garden);
   const outlook = outlookOf(snapshot, moment, true);

@@ -4,6 +4,18 @@ import type { z } from "zod";
 /** What was typed, and what is wrong with it, by field; sent back so that nothing typed is lost. */
 export type FormFaults = { errors: Record<string, string>; typed: Record<string, string> };
 
+/** What a page sent; 400 with a word when it was broken off or is no form. */
+export async function formOf(request: Request): Promise<FormData> {
+  try {
+    return await request.formData();
+  } catch {
+    throw data(
+      { message: "What was sent arrived broken, so nothing was changed. Send it once more." },
+      { status: 400 },
+    );
+  }
+}
+
 /** The text fields of a form. */
 export const typedOf = (form: FormData): Record<string, string> =>
   Object.fromEntries([...form.entries()].flatMap(([k, v]) => (typeof v === "string" ? [[k, v]] : [])));

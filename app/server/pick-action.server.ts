@@ -2,6 +2,7 @@ import { redirect } from "react-router";
 import { isDay } from "#core/calendar/day";
 import { isLaw, sayWait, waitingOn } from "#core/garden/treatment";
 import type { PickWish } from "#core/planning/wish";
+import { standsForYears } from "#core/season/after-last-pick";
 import { sayMass } from "#core/units/mass";
 import { bulkOf } from "#core/weighing/bulk";
 import { netOf } from "#core/weighing/net";
@@ -49,7 +50,7 @@ export function logPick(typed: Record<string, string>, pickId: string | undefine
     return refuse({ errors: { restOn: "nothing is left: the crop is said to be finished" }, typed });
   const rest: PickWish | null =
     restOn === "" ? null : { id: newId(), plantingId: planting.id, kind: "take-all", day: restOn };
-  const journalId = savePick(db(), read.pick, label, d.now, rest);
+  const journalId = savePick(db(), read.pick, label, d.now, rest, standsForYears(crop));
   if (typed.then === "another") return redirect(`/picks/new?done=${journalId}`);
   if (typed.then === "tops") return redirect(`/picks/new?planting=${planting.id}&part=tops&done=${journalId}`);
   return done(read.pick.roundId ? `/rounds/${read.pick.roundId}` : "/picks", journalId);

@@ -1,3 +1,4 @@
+import { sayDay } from "#core/calendar/day";
 import type { Crop } from "#core/handbook/crop";
 import type { Snapshot } from "#core/planning/outlook";
 import { readMass, type UnitSystem } from "#core/units/mass";
@@ -118,15 +119,19 @@ function readSorted(typed: Record<string, string>, units: UnitSystem, bulk: Bulk
   return { ok: true, parts };
 }
 
-/** What the form of a pick is drawn from; null when there is no such pick. */
+/**
+ * What the form of a pick is drawn from; null when there is no such pick, or no such planting: another one than was
+ * asked for is never put in its place.
+ */
 export function pickFormData(d: Desk, pickId: string | undefined, plantingId: string | null, roundId: string | null) {
   const { snapshot } = d;
   const pick = pickId ? findPick(db(), pickId) : null;
   if (pickId && !pick) return null;
+  if (plantingId && !snapshot.plantings.some((p) => p.id === plantingId)) return null;
   const book = handbook();
   const bedName = new Map(snapshot.beds.map((b) => [b.id, b.name]));
   const plantings = snapshot.plantings
-    .filter((p) => (p.endedOn === null && p.startedOn <= d.today) || p.id === pick?.plantingId)
+    .filter((p) => (p.endedOn === null && p.startedOn <= d.today) || p.id === pick?.plantingId || p.id === plantingId)
     .map((p) => {
       const crop = book.of(p.cropId);
       const before = picksOf(snapshot.picks, p.id)
@@ -135,7 +140,7 @@ export function pickFormData(d: Desk, pickId: string | undefined, plantingId: st
       return {
         id: p.id,
         cropId: p.cropId,
-        name: `${p.kind || crop.name} · ${bedName.get(p.bedId) ?? ""}`,
+        name: `${p.kind || crop.name} · ${bedName.get(p.bedId) ?? ""}${p.endedOn === null ? "" : `, closed ${sayDay(p.endedOn)}`}`,
         usualG: before.length > 0 ? before.reduce((a, b) => a + b, 0) / before.length : null,
         plants: p.plants,
       };

@@ -8,6 +8,8 @@ type Reply = { number: number; plan?: Plan; error?: string };
 const waiting = new Map<number, { resolve: (p: Plan) => void; reject: (e: Error) => void }>();
 let worker: Worker | null = null;
 let count = 0;
+/** Plans that may wait for the one thread; more are refused with a word. */
+const MOST_WAITING = 8;
 
 /** Plans in a warm worker thread, so that other requests are served meanwhile; in development in this thread. */
 export function planInThread(problem: PlanProblem): Promise<Plan> {
@@ -22,12 +24,16 @@ export function planInThread(problem: PlanProblem): Promise<Plan> {
       if (made) asked?.resolve(made);
       else asked?.reject(new Error(error ?? "the planner gave no answer"));
     });
-    worker.on("error", (error) => {
+    const gone = (error: Error) => {
       for (const asked of waiting.values()) asked.reject(error);
       waiting.clear();
       worker = null;
-    });
+    };
+    worker.on("error", gone);
+    worker.on("exit", () => gone(new Error("The planner stopped. Plan once more.")));
   }
+  if (waiting.size >= MOST_WAITING)
+    return Promise.reject(new Error("Several plans are being made already. Wait a moment, then plan once more."));
   return new Promise((resolve, reject) => {
     const number = ++count;
     waiting.set(number, { resolve, reject });

@@ -19,7 +19,12 @@ const lineFor = (roundId: string, plantingId: string, take: "ready" | "strip") =
 
 /** What a gardener does to the planned rounds: plan anew, pin, drop, move, take along, leave out, split. */
 export async function changeRounds(d: Desk, typed: Record<string, string>) {
-  if (typed.intent === "plan") return done("/rounds", await planAnew());
+  if (typed.intent === "plan") {
+    const journalId = await planAnew().catch((error: Error) => error);
+    return journalId instanceof Error
+      ? refuse({ errors: { form: journalId.message }, typed })
+      : done("/rounds", journalId);
+  }
   const { rounds, problem } = roundsAhead(d);
   // a hand may lift any bar but the one a label sets
   const keep = (moved: typeof rounds, label: string) => {

@@ -7,7 +7,7 @@ import type { PlanProblem, Wishes } from "#core/planning/problem";
 import type { PlanNote } from "#core/planning/round";
 import { type PlannedRound, roundsOf, scheduleOf } from "#core/planning/rounds";
 import { takenWhole } from "#core/planning/wish";
-import { newId } from "#db/change";
+import { newId, revision } from "#db/change";
 import { forecastInForce } from "#db/garden";
 import { findPlanNote, listRounds, type RoundWithLines, replacePlan } from "#db/work";
 import { type Desk, db, desk, problem } from "./desk.server";
@@ -36,8 +36,30 @@ export function roundsAhead(d: Desk): Ahead {
   return ahead;
 }
 
-/** Plans the fortnight anew, keeping pinned rounds where they are, and saves it. @returns the journal's id */
+/** Times that a plan is made again because the garden changed while it was being made. */
+const MOST_TRIES = 4;
+
+/** Rounds and pins as they stand, to tell whether somebody has changed them. */
+const roundsMark = (): string => JSON.stringify(listRounds(db()));
+
+/**
+ * Plans the fortnight anew, keeping pinned rounds where they are, and saves it. A plan made while the garden changed is
+ * thrown away and made again, so that a pin or a dropped round of that moment is never written over.
+ * @returns the journal's id
+ * @throws Error when the rounds are changed again and again meanwhile; nothing is written then
+ */
 export async function planAnew(): Promise<string | null> {
+  for (let tries = 0; tries < MOST_TRIES; tries++) {
+    const [read, rounds] = [revision(db()), roundsMark()];
+    const save = await planned();
+    const last = tries === MOST_TRIES - 1;
+    if (revision(db()) === read || (last && roundsMark() === rounds)) return save();
+  }
+  throw new Error("The rounds were changed again and again while they were being planned. Plan once more.");
+}
+
+/** A new plan for the garden as it stands, and how it is saved. */
+async function planned(): Promise<() => string | null> {
   const d = desk();
   const pinned = listRounds(db()).filter((r) => r.pinned && slotIdOf(r) >= d.now.slice(0, 16));
   const wishes: Wishes = {
@@ -71,15 +93,11 @@ export async function planAnew(): Promise<string | null> {
       : changes.length === 0
         ? ", as they were"
         : `: ${sayChanges(changes, (id) => names.get(id) ?? "one that is over", d.today)}`;
-  return replacePlan(
-    db(),
-    rounds,
-    note,
-    d.now,
-    [`${rounds.length === 1 ? "One round planned" : `${rounds.length} rounds planned`}${said}`, ...made.unmet].join(
-      ". But: ",
-    ),
-  );
+  const words = [
+    `${rounds.length === 1 ? "One round planned" : `${rounds.length} rounds planned`}${said}`,
+    ...made.unmet,
+  ].join(". But: ");
+  return () => replacePlan(db(), rounds, note, d.now, words);
 }
 
 /** Rounds of the past week that were planned and brought nothing, newest last. */

@@ -1,8 +1,6 @@
 import { z } from "zod";
-import { type Day, dayRange, daysBetween, isDay, weekday } from "./day";
-
-export const daySchema = z.string().refine(isDay, "not a day: write it as 2026-10-06");
-const clockSchema = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, "write the time as 17:30");
+import { type Day, dayRange, daysBetween, weekday } from "./day";
+import { clockSchema, daySchema } from "./schemas";
 
 /** A part of a weekday when someone can usually go out. */
 export const windowSchema = z.object({

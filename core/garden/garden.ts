@@ -1,13 +1,16 @@
 import { z } from "zod";
+import { localTimeSchema } from "../calendar/schemas";
 import { isTimeZone } from "../calendar/zone";
-import { localTimeSchema } from "../readiness/check";
 import { COINS } from "../units/reference-objects";
+
+/** Breaks in a line, which would break calendars and headings, become spaces. */
+const onOneLine = (text: string): string => text.replace(/\s*[\r\n\u2028\u2029]+\s*/g, " ").trim();
 
 /** The garden itself: where it lies and how its household reckons. */
 export const gardenSchema = z.object({
   id: z.literal("garden"),
-  name: z.string().trim().min(1, "give the garden a name").max(60),
-  place: z.string().trim().max(120),
+  name: z.string().trim().min(1, "give the garden a name").max(60).overwrite(onOneLine),
+  place: z.string().trim().max(120).overwrite(onOneLine),
   latitudeDeg: z.number().min(-66, "between −66 and 66").max(66, "between −66 and 66"),
   longitudeDeg: z.number().min(-180).max(180),
   elevationM: z.number().min(-400).max(5000),

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { daySchema } from "../calendar/windows";
+import { daySchema } from "../calendar/schemas";
 import { STARTS } from "../handbook/crop";
 
 /** One crop of one kind in one bed, started once. Unknown quantities stay null. */

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { addDays, type Day, daysBetween, sayDay } from "../calendar/day";
-import { daySchema } from "../calendar/windows";
+import { daySchema } from "../calendar/schemas";
 
 export const TREATMENTS = ["spray", "feed", "tops-cut"] as const;
 export type TreatmentKind = (typeof TREATMENTS)[number];

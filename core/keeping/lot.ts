@@ -1,6 +1,6 @@
 import { z } from "zod";
 import type { Day } from "../calendar/day";
-import { localTimeSchema } from "../readiness/check";
+import { localTimeSchema } from "../calendar/schemas";
 import { roundMass } from "../units/mass";
 import type { LotPart } from "../weighing/lots";
 import type { Grade, Way } from "../weighing/pick";

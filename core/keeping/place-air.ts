@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { type Day, daysBetween } from "../calendar/day";
+import { localTimeSchema } from "../calendar/schemas";
 import type { Place, PlaceKind } from "../household/place";
-import { localTimeSchema } from "../readiness/check";
 import type { Air } from "./shelf-life";
 
 /** What a thermometer in a place showed. */

@@ -184,8 +184,10 @@ export function outlookOf(snapshot: Snapshot, now: string, weighReadings = false
     if (!bed) return [];
     const crop = book.of(planting.cropId);
     const school = schoolOf(crop, planting.schoolId);
-    const picks = [...picksOf(snapshot.picks, planting.id).filter(isCrop)].sort((a, b) => (a.at < b.at ? -1 : 1));
-    const checks = [...(checksOf.get(planting.id) ?? [])].sort((a, b) => (a.at < b.at ? -1 : 1));
+    const picks = [...picksOf(snapshot.picks, planting.id).filter(isCrop)].sort((a, b) =>
+      a.at < b.at ? -1 : a.at > b.at ? 1 : 0,
+    );
+    const checks = [...(checksOf.get(planting.id) ?? [])].sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0));
     const judgement = judge({
       today,
       planting,

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { daySchema } from "../calendar/windows";
+import { daySchema } from "../calendar/schemas";
 import type { Schedule } from "./optimise";
 import type { PlanProblem } from "./problem";
 

@@ -1,9 +1,5 @@
 import { z } from "zod";
-
-/** Local wall-clock time to the minute: "2026-10-06T17:40". */
-export const localTimeSchema = z
-  .string()
-  .regex(/^\d{4}-\d\d-\d\dT([01]\d|2[0-3]):[0-5]\d$/, "write it as 2026-10-06T17:40");
+import { localTimeSchema } from "../calendar/schemas";
 
 /** What one cue showed: millimetres, percent or a count as a number; an option's id; yes or no. */
 export const readingSchema = z.object({

@@ -243,7 +243,10 @@ function repeatBy(input: JudgeInput): Day | null {
 
 /** Looks from a day on, latest first. */
 const latestFirst = (checks: readonly Check[], from: Day): Check[] =>
-  checks.filter((c) => c.at.slice(0, 10) >= from).sort((a, b) => (a.at < b.at ? 1 : -1));
+  checks
+    .filter((c) => c.at.slice(0, 10) >= from)
+    .reverse() // of looks in one minute the last saved comes first
+    .sort((a, b) => (a.at < b.at ? 1 : a.at > b.at ? -1 : 0));
 
 /** How long a sign decides: seed keeping until the next pick, all others a week. */
 const holdsFor = (cue: Cue): number => (cue.kind === "event" && cue.verdict === "leave-for-seed" ? 200 : OVERRIDE_DAYS);

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { daySchema } from "../calendar/windows";
+import { daySchema } from "../calendar/schemas";
 
 export const BED_LOSS_CAUSES = [
   "too late",

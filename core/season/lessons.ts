@@ -1,9 +1,8 @@
 import { z } from "zod";
 import { addDays, type Day, daysBetween, sayDay } from "../calendar/day";
-import { daySchema } from "../calendar/windows";
+import { daySchema, localTimeSchema } from "../calendar/schemas";
 import type { Planting } from "../garden/planting";
 import type { Crop } from "../handbook/crop";
-import { localTimeSchema } from "../readiness/check";
 import { sayMass, type UnitSystem } from "../units/mass";
 import { type BedLoss, type BedLossCause, bedLossesBy } from "./bed-loss";
 import type { PlantingFigures } from "./planting-figures";

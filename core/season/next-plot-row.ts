@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { daySchema } from "../calendar/windows";
+import { daySchema } from "../calendar/schemas";
 import { STARTS } from "../handbook/crop";
 
 /** A planting of a season that is still to come: it can be changed freely until it is made. */

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { type Day, daysBetween } from "../calendar/day";
-import { daySchema } from "../calendar/windows";
+import { daySchema } from "../calendar/schemas";
 
 export const SEED_UNITS = ["seeds", "g", "sets"] as const;
 export type SeedUnit = (typeof SEED_UNITS)[number];

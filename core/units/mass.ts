@@ -19,6 +19,8 @@ const PER_UNIT_G: Record<string, number> = {
   ounces: GRAMS_PER_OUNCE,
 };
 
+/** Longer texts are no weights; they are refused before they are looked into. */
+const LONGEST_TEXT = 60;
 /** The two-decimal precision, in grams, to which masses are kept. */
 const KEPT_DECIMALS = 2;
 
@@ -32,6 +34,7 @@ const KEPT_DECIMALS = 2;
  * @example readMass("2 lb 3 oz", "us") // { ok: true, massG: 992.23 }
  */
 export function readMass(text: string, system: UnitSystem): MassResult {
+  if (text.length > LONGEST_TEXT) return { ok: false, message: "A weight is written in fewer than 60 letters." };
   const cleaned = text
     .trim()
     .toLowerCase()
@@ -50,7 +53,7 @@ export function readMass(text: string, system: UnitSystem): MassResult {
     return { ok: false, message: `“${text.trim()}” is not a weight: ${help}.` };
   let massG = 0;
   for (const [, amount, unit] of parts) {
-    const perUnit = PER_UNIT_G[unit ?? ""];
+    const perUnit = Object.hasOwn(PER_UNIT_G, unit ?? "") ? PER_UNIT_G[unit ?? ""] : undefined;
     if (perUnit === undefined) return { ok: false, message: `“${unit}” is not a unit of weight here: ${help}.` };
     massG += Number(amount) * perUnit;
   }

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import type { Day } from "../calendar/day";
-import { daySchema } from "../calendar/windows";
+import { daySchema } from "../calendar/schemas";
 import { stillness } from "./bed-night";
 import type { WeatherDay } from "./daily";
 

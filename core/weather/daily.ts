@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { daySchema } from "../calendar/windows";
+import { daySchema } from "../calendar/schemas";
 
 const tempMinC = z.number().min(-60).max(50);
 const tempMaxC = z.number().min(-50).max(60);

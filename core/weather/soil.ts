@@ -8,9 +8,10 @@ const WARMER_C = 0.8;
 /**
  * Soil temperature at 10 cm, °C, on the last of the days: the air's daily mean, damped and lagged by an exponential
  * average. Good to about 2 K in a bed without cover; a thermometer in the soil overrules it.
- * @param days in order, at least one; thirty are enough
+ * @param days in order, at least one; thirty are enough. Throws RangeError without any
  */
 export function soilTempC(days: readonly WeatherDay[]): number {
+  if (days.length === 0) throw new RangeError("no day to reckon the soil from");
   let soil = meanTempC(days[0]!) + WARMER_C;
   for (const day of days.slice(1)) soil += FOLLOW * (meanTempC(day) + WARMER_C - soil);
   return soil;
@@ -26,7 +27,7 @@ const FULL_MM = 30;
 
 /**
  * Whether the soil can be worked: a little water account of the top layer, rain in, warmth-driven drying out.
- * @param days in order, the last being today; three weeks are enough
+ * @param days in order, the last being today; three weeks are enough. Without any, nothing speaks against working it
  */
 export function soilState(days: readonly WeatherDay[]): { state: SoilState; waterMm: number } {
   let water = 14;
@@ -34,7 +35,7 @@ export function soilState(days: readonly WeatherDay[]): { state: SoilState; wate
     const drying = Math.max(0.2, 0.17 * Math.max(0, meanTempC(day)) * (1 - 0.006 * (day.cloudPct ?? 50)));
     water = Math.min(FULL_MM, Math.max(0, water + day.rainMm - drying));
   }
-  if (soilTempC(days) <= 0) return { state: "frozen", waterMm: water };
+  if (days.length > 0 && soilTempC(days) <= 0) return { state: "frozen", waterMm: water };
   const state = water >= SODDEN_MM ? "sodden" : water <= BAKED_MM ? "baked" : water <= DRY_MM ? "dry" : "workable";
   return { state, waterMm: water };
 }

@@ -35,20 +35,25 @@ export type Amount = {
 };
 export type AmountResult = { ok: true; amount: Amount } | { ok: false; message: string };
 
+/** Longer texts are no amounts, however many crates: they are refused before they are looked into. */
+const LONGEST_TEXT = 600;
+
 const FRACTIONS: Record<string, number> = { "½": 0.5, "¼": 0.25, "¾": 0.75, half: 0.5, quarter: 0.25, a: 1, an: 1 };
 
 /** Litres of a volume as people say it: "2 qt", "half a bushel", "1/2 peck", "3 l"; null when it is none. */
 export function readVolume(text: string): number | null {
+  if (text.length > LONGEST_TEXT) return null;
   const cleaned = text
     .trim()
     .toLowerCase()
     .replace(/(\d),(\d{1,2})(?!\d)/g, "$1.$2")
     .replace(/\b(half|quarter) (?:of )?an? /, "$1 ");
   const found = /^(\d+(?:\.\d+)?|\d+\s*\/\s*\d+|[½¼¾]|half|quarter|an?)\s*([a-z]+?)s?\.?$/.exec(cleaned);
-  const perUnit = found && PER_UNIT_L[found[2]!];
+  const perUnit = found && Object.hasOwn(PER_UNIT_L, found[2]!) ? PER_UNIT_L[found[2]!] : undefined;
   if (!found || !perUnit) return null;
   const [top, bottom] = found[1]!.split("/").map((x) => Number(x));
-  const count = FRACTIONS[found[1]!] ?? (bottom === undefined ? top! : top! / bottom);
+  const word = Object.hasOwn(FRACTIONS, found[1]!) ? FRACTIONS[found[1]!] : undefined;
+  const count = word ?? (bottom === undefined ? top! : top! / bottom);
   return Number.isFinite(count) ? count * perUnit : null;
 }
 
@@ -59,6 +64,7 @@ export function readVolume(text: string): number | null {
  * @returns grams to a hundredth, or a message that says how to write it
  */
 export function readAmount(text: string, system: UnitSystem, bulk: Bulk): AmountResult {
+  if (text.length > LONGEST_TEXT) return { ok: false, message: "This is too long for a weight." };
   const parts = text.split("+").map((p) => p.trim());
   if (parts.some((p) => p === "") && parts.length > 1)
     return { ok: false, message: "Between two “+” a weight is missing." };

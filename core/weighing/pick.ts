@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { localTimeSchema } from "../readiness/check";
+import { localTimeSchema } from "../calendar/schemas";
 
 export const EXTENTS = ["some", "all-ready", "final"] as const;
 export const EXTENT_WORDS: Record<(typeof EXTENTS)[number], string> = {

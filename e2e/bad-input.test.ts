@@ -1,0 +1,269 @@
+import { spawnSync } from "node:child_process";
+import { mkdtempSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import Database from "better-sqlite3";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { restoreArchive } from "#db/archive";
+import { databaseFile, openGarden } from "#db/open";
+import { demoGarden } from "#standins/demo-garden";
+import { forget, ROOT, type Served, serveGarden } from "./garden";
+
+const demo = demoGarden();
+const grown = (): string => {
+  const dataDir = mkdtempSync(join(tmpdir(), "akmedon-bad-"));
+  const db = openGarden(dataDir);
+  restoreArchive(db, demo, "2026-10-06T15:30");
+  db.$client.close();
+  return dataDir;
+};
+
+const post = (served: Served, path: string, body: BodyInit, type?: string) =>
+  fetch(`${served.address}${path}`, {
+    method: "POST",
+    body,
+    redirect: "manual",
+    headers: { origin: served.address, ...(type ? { "content-type": type } : {}) },
+  });
+
+/** Every page that takes a post, with the fields its forms send. */
+const planting = demo.plantings[0]!.id;
+const FORMS: [string, string[]][] = [
+  [`/walk/${planting}`, ["id", "seenAt", "by", "note", "then", "cue-colour"]],
+  ["/rounds", ["intent", "roundId", "plantingId", "slotId", "take", "lineId"]],
+  [
+    "/picks/new",
+    [
+      "plantingId",
+      "id",
+      "gross",
+      "count",
+      "at",
+      "by",
+      "method",
+      "extent",
+      "grade",
+      "otherTare",
+      "minutes",
+      "again",
+      "restOn",
+      "part-0-amount",
+      "part-0-count",
+      "part-0-grade",
+    ],
+  ],
+  [`/picks/${demo.picks[0]!.id}`, ["plantingId", "gross", "count", "at", "extent", "grade", "intent"]],
+  ["/picks/several", ["intent", "table", "rows", "at", "uses"]],
+  ["/picks/import", ["intent", "file", "uses"]],
+  [
+    `/plot/plantings/${planting}`,
+    [
+      "intent",
+      "cropId",
+      "bedId",
+      "kind",
+      "startedOn",
+      "startedHow",
+      "plants",
+      "rowM",
+      "areaM2",
+      "packetMinDays",
+      "packetMaxDays",
+      "endedOn",
+    ],
+  ],
+  ["/plot/beds/new", ["intent", "name", "shape", "xM", "yM", "widthM", "lengthM", "cover", "sunHours", "nightOffsetC"]],
+  [
+    "/settings",
+    [
+      "intent",
+      "name",
+      "latitudeDeg",
+      "longitudeDeg",
+      "timeZone",
+      "tripName",
+      "fromDay",
+      "toDay",
+      "standInMinutes",
+      "weekday",
+      "startsAt",
+      "minutes",
+      "day",
+    ],
+  ],
+  ["/settings/household", ["intent", "name", "kind", "litres", "cropId", "liking", "eaters"]],
+  ["/weather", ["intent", "day", "bedId", "minC", "tempMinC", "tempMaxC", "rainMm"]],
+  ["/keep/places", ["intent", "placeId", "at", "tempC", "humidityPct"]],
+  ["/season/lessons", ["intent", "words", "plantingId", "remindOn", "cropId"]],
+  ["/season/beds", ["intent", "plantingId", "bedId"]],
+  ["/season/next", ["intent", "bedId", "cropId", "startOn"]],
+  ["/season/seeds", ["intent", "cropId", "kind", "year", "sown", "cameUp", "testedOn"]],
+  ["/handbook/courgette/change", ["intent", "crop", "name"]],
+  ["/undo", ["id", "back"]],
+  ["/tick", ["id", "back"]],
+  ["/mode", ["mode", "back"]],
+];
+
+/** What people, scripts and broken machines put into fields. */
+const VALUES = [
+  "",
+  "2026-02-31",
+  "2026-02-31T10:00",
+  "9999-12-31T23:59",
+  "0026-05-01",
+  "2099-01-01T00:00",
+  "constructor",
+  "__proto__",
+  "-1",
+  "1e308",
+  "NaN",
+  "9".repeat(60_000),
+  "'; drop table picks; --",
+  "a\r\nb\u2028c",
+  "\u0000",
+  "🥕".repeat(300),
+  "<script>alert(1)</script>",
+  "[object Object]",
+  '{"a":',
+];
+
+describe("what cannot be is refused, wherever it is sent", () => {
+  let served: Served;
+  beforeAll(async () => {
+    served = await serveGarden("serve", grown());
+  });
+  afterAll(async () => {
+    await served.stop();
+    forget(served);
+  });
+
+  it.each(FORMS)("%s: no fault of the server for any value in any field", async (path, fields) => {
+    const faults: string[] = [];
+    const sent: [string, Promise<Response>][] = [["an empty form", post(served, path, new URLSearchParams())]];
+    sent.push([
+      "half a file",
+      post(served, path, "--x\r\nContent-Disposition: form-data; na", "multipart/form-data; boundary=x"),
+    ]);
+    for (const value of VALUES) {
+      sent.push([
+        `${value.slice(0, 20)} everywhere`,
+        post(served, path, new URLSearchParams(fields.map((f) => [f, value]))),
+      ]);
+      for (const field of fields.filter((f) => f !== "intent").slice(0, 6))
+        sent.push([`${field}=${value.slice(0, 20)}`, post(served, path, new URLSearchParams([[field, value]]))]);
+    }
+    for (const [what, answer] of sent) {
+      const { status } = await answer;
+      if (status >= 500) faults.push(`${what}: ${status}`);
+    }
+    expect(faults).toEqual([]);
+  });
+
+  it("left nothing behind that keeps a page from opening", async () => {
+    for (const path of [
+      "/",
+      "/walk",
+      "/rounds",
+      "/picks",
+      "/plot",
+      "/keep",
+      "/season",
+      "/weather",
+      "/settings",
+      "/changes",
+    ])
+      expect(`${path} ${(await fetch(served.address + path)).status}`).toBe(`${path} 200`);
+  });
+
+  it("a calendar whose search never ends is given up, and others are served meanwhile", async () => {
+    const form = new FormData();
+    form.set("intent", "calendar");
+    form.set(
+      "calendar",
+      new File(
+        [
+          "BEGIN:VCALENDAR\r\nVERSION:2.0\r\nBEGIN:VEVENT\r\nUID:x\r\nDTSTART;VALUE=DATE:20260101\r\nDTEND;VALUE=DATE:20260104\r\n",
+          "RRULE:FREQ=YEARLY;BYMONTH=2;BYMONTHDAY=30\r\nSUMMARY:Never\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n",
+        ],
+        "never.ics",
+      ),
+    );
+    const answer = post(served, "/settings", form);
+    expect((await fetch(`${served.address}/handbook`)).status).toBe(200);
+    expect([422, 302]).toContain((await answer).status);
+  });
+});
+
+describe("a garden that already holds a date that cannot be", () => {
+  it("opens every page, says what is set aside, and lets it be put right", async () => {
+    const dataDir = grown();
+    const client = new Database(databaseFile(dataDir));
+    const pick = demo.picks.at(-1)!;
+    client.prepare("update picks set at = '2026-02-31T10:00' where id = ?").run(pick.id);
+    client.prepare("update plantings set started_on = '9999-06-01' where id = ?").run(demo.plantings[1]!.id);
+    client.close();
+    const served = await serveGarden("serve", dataDir);
+    for (const path of [
+      "/",
+      "/walk",
+      "/rounds",
+      "/picks",
+      "/plot",
+      "/keep",
+      "/season",
+      "/season/beds",
+      "/weather",
+      "/settings",
+    ])
+      expect(`${path} ${(await fetch(served.address + path)).status}`).toBe(`${path} 200`);
+    const today = await (await fetch(served.address)).text();
+    expect(today).toContain("2026-02-31T10:00");
+    expect(today).toContain("9999-06-01");
+    expect((await fetch(`${served.address}/picks/${pick.id}`)).status).toBe(200);
+    expect((await fetch(`${served.address}/plot/plantings/${demo.plantings[1]!.id}`)).status).toBe(200);
+    await served.stop();
+    forget(served);
+  });
+});
+
+describe("a garden that is being served", () => {
+  const akmedon = (...args: string[]) =>
+    spawnSync(process.execPath, [join(ROOT, "build", "cli", "akmedon.mjs"), ...args], {
+      cwd: ROOT,
+      encoding: "utf8",
+      env: { ...process.env, AKMEDON_ROOT: ROOT, NODE_ENV: "production" },
+    });
+
+  it("is not restored, imported over or served twice, and says where it is served; a backup of it can be made", async () => {
+    const dataDir = grown();
+    const served = await serveGarden("serve", dataDir);
+    const backup = akmedon("backup", "--data", dataDir);
+    expect(backup.status).toBe(0);
+    const copy = backup.stdout.trim();
+    const archive = join(dataDir, "archive.json");
+    expect(akmedon("export", "--data", dataDir, archive).status).toBe(0);
+    for (const args of [
+      ["restore", copy],
+      ["import", archive],
+      ["serve", "--port", "0"],
+    ]) {
+      const refused = akmedon(args[0]!, "--data", dataDir, ...args.slice(1));
+      expect(refused.status).toBe(2);
+      expect(refused.stderr).toContain(served.address);
+    }
+    await served.stop();
+    const restored = akmedon("restore", "--data", dataDir, copy);
+    expect(restored.stderr).toMatch(/Restored into .*: \d+ plantings/);
+    expect(restored.status).toBe(0);
+    forget(served);
+  });
+
+  it("lets go of its folder however it ends", async () => {
+    const served = await serveGarden("serve", grown());
+    served.kill();
+    await new Promise((wait) => setTimeout(wait, 300));
+    const again = await serveGarden("serve", served.dataDir);
+    await again.stop();
+    forget(again);
+  });
+});
