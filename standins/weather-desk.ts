@@ -33,15 +33,17 @@ const missShare = (ahead: number) => Math.min(0.5, 0.05 + 0.035 * ahead);
  * errors that grow with lead time and are larger on some days than on others; the ensemble knows how large, its fronts
  * come a day early or late in some members. Seeded: the same seed gives the same weather for the same days, wherever
  * it is asked from.
+ * @param seen days of a real record, from the first day on, that are told instead; only the forecasts' errors are drawn
  */
 export function simulatedDesk(
   seed: number,
   from: Day,
   climate: DeskClimate,
   episodes: readonly Episode[] = [],
+  seen: readonly WeatherDay[] = [],
 ): WeatherDesk {
   const told = new Map(episodes.map((e) => [e.day, e]));
-  const truth: WeatherDay[] = [];
+  const truth: WeatherDay[] = seen.map(filledIn);
   const luck = chance(seed);
   const spell = spells(chance(seed * 13 + 7));
   let anomaly = 0;
@@ -129,6 +131,15 @@ export function simulatedDesk(
     },
   };
 }
+
+/** A recorded day with what its station did not measure put in: gusts twice the wind, cloud and damp by the rain. */
+const filledIn = (w: WeatherDay): WeatherDay => ({
+  ...w,
+  windMs: w.windMs ?? 3,
+  gustMs: w.gustMs ?? round1(1.9 * (w.windMs ?? 3)),
+  cloudPct: w.cloudPct ?? (w.rainMm > 0.5 ? 85 : w.tempMaxC - w.tempMinC > 11 ? 15 : 50),
+  humidityPct: w.humidityPct ?? (w.rainMm > 0.5 ? 86 : 70),
+});
 
 /** One member: how much colder or warmer than the main forecast it is each day, and when its fronts come. */
 function memberPath(
