@@ -36,6 +36,7 @@ export default [
     route("season/sowings", "routes/season-sowings.tsx"),
     route("season/seeds", "routes/season-seeds.tsx"),
     route("season/next", "routes/season-next.tsx"),
+    route("season/right", "routes/season-right.tsx"),
     route("season/report", "routes/season-report.tsx"),
     route("season/lessons", "routes/lessons.tsx"),
     route("plot", "routes/plot.tsx"),

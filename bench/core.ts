@@ -4,14 +4,15 @@ import { join } from "node:path";
 import { addDays } from "../core/calendar/day";
 import { check, situation } from "../core/fixtures/garden";
 import { generated } from "../core/fixtures/problem";
+import { orderSweeps, targetSweeps, unseenSweep } from "../core/fixtures/sweeps";
 import { CROPS } from "../core/handbook/index";
 import { lotsNow } from "../core/keeping/lot";
 import { stockOf } from "../core/keeping/stock";
 import { firstToUse } from "../core/keeping/use-first";
 import { plan } from "../core/planning/optimise";
 import { outlookOf } from "../core/planning/outlook";
-import { answersOf } from "../core/readiness/cue-kinds/index";
-import { judge } from "../core/readiness/judge";
+import { answersOf } from "../core/planting/cue-kinds/index";
+import { judge } from "../core/planting/judge";
 import { restoreArchive } from "../db/archive";
 import { saveGarden, saveWeather, snapshotOf } from "../db/garden";
 import { openGarden } from "../db/open";
@@ -206,6 +207,7 @@ console.log(
       crops: new Set(cases.map((c) => c.cropId)).size,
     },
     reliability: reliability(cases, 10),
+    sweeps: [...targetSweeps(), ...orderSweeps(), unseenSweep()].map(({ name, all, fit }) => ({ name, all, fit })),
     frost,
     dailyFileMs: { median: median(dailyFile), first: dailyFile[0] },
     hourlyFileMs: { median: median(hourlyFile), first: hourlyFile[0] },

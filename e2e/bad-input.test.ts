@@ -117,7 +117,7 @@ const VALUES = [
   "-1",
   "1e308",
   "NaN",
-  "9".repeat(60_000),
+  "9".repeat(12_000),
   "'; drop table picks; --",
   "a\r\nb\u2028c",
   "\u0000",
@@ -139,23 +139,27 @@ describe("what cannot be is refused, wherever it is sent", () => {
 
   it.each(FORMS)("%s: no fault of the server for any value in any field", async (path, fields) => {
     const faults: string[] = [];
-    const sent: [string, Promise<Response>][] = [["an empty form", post(served, path, new URLSearchParams())]];
-    sent.push([
-      "half a file",
-      post(served, path, "--x\r\nContent-Disposition: form-data; na", "multipart/form-data; boundary=x"),
-    ]);
+    const sent: [string, () => Promise<Response>][] = [
+      ["an empty form", () => post(served, path, new URLSearchParams())],
+      [
+        "half a file",
+        () => post(served, path, "--x\r\nContent-Disposition: form-data; na", "multipart/form-data; boundary=x"),
+      ],
+    ];
     for (const value of VALUES) {
-      sent.push([
-        `${value.slice(0, 20)} everywhere`,
-        post(served, path, new URLSearchParams(fields.map((f) => [f, value]))),
-      ]);
+      const all = new URLSearchParams(fields.map((f) => [f, value]));
+      sent.push([`${value.slice(0, 20)} everywhere`, () => post(served, path, all)]);
       for (const field of fields.filter((f) => f !== "intent").slice(0, 6))
-        sent.push([`${field}=${value.slice(0, 20)}`, post(served, path, new URLSearchParams([[field, value]]))]);
+        sent.push([`${field}=${value.slice(0, 20)}`, () => post(served, path, new URLSearchParams([[field, value]]))]);
     }
-    for (const [what, answer] of sent) {
-      const { status } = await answer;
-      if (status >= 500) faults.push(`${what}: ${status}`);
-    }
+    // a few at a time, as many hands would send them
+    while (sent.length > 0)
+      await Promise.all(
+        sent.splice(0, 6).map(async ([what, send]) => {
+          const { status } = await send();
+          if (status >= 500) faults.push(`${what}: ${status}`);
+        }),
+      );
     expect(faults).toEqual([]);
   });
 

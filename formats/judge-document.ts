@@ -5,14 +5,14 @@ import { COVERS } from "#core/garden/bed";
 import { plantingSchema } from "#core/garden/planting";
 import { STARTS } from "#core/handbook/crop";
 import { findCrop, schoolOf } from "#core/handbook/index";
-import { CALLS } from "#core/readiness/call";
-import { readingSchema } from "#core/readiness/check";
-import { baseOf } from "#core/readiness/clock";
-import { readingFault, sayReading } from "#core/readiness/cue-kinds/index";
-import { judge } from "#core/readiness/judge";
-import { clockStart } from "#core/readiness/season-clock";
-import { VERDICTS } from "#core/readiness/verdict";
-import { sayReasons } from "#core/readiness/words";
+import { CALLS } from "#core/planting/call";
+import { readingSchema } from "#core/planting/check";
+import { baseOf } from "#core/planting/clock";
+import { readingFault, sayReading } from "#core/planting/cue-kinds/index";
+import { judge } from "#core/planting/judge";
+import { clockStart } from "#core/planting/season-clock";
+import { VERDICTS } from "#core/planting/verdict";
+import { sayReasons } from "#core/planting/words";
 import { climateOf, weatherFor } from "#core/weather/climate";
 import { weatherDaySchema } from "#core/weather/daily";
 import { EXTENTS } from "#core/weighing/pick";
@@ -141,7 +141,7 @@ export function judgeDocument(doc: JudgeDocument): ReadResult<Judged> {
   const school = schoolOf(crop, doc.school);
   const climate = climateOf(doc.record, doc.latitudeDeg);
   const byDay = (days: typeof doc.record) => new Map(days.map((d) => [d.day, d]));
-  const begins = clockStart(planting.data, crop, doc.today, doc.latitudeDeg);
+  const begins = clockStart(planting.data, crop, doc.today, doc.latitudeDeg, climate);
   const weather = weatherFor(
     begins < doc.today ? begins : doc.today,
     addDays(doc.today, 22),

@@ -1,9 +1,9 @@
 import { addDays, type Day, daysBetween } from "#core/calendar/day";
 import type { Planting } from "#core/garden/planting";
 import type { Crop, Cue } from "#core/handbook/crop";
-import type { Reading } from "#core/readiness/check";
-import { baseOf } from "#core/readiness/clock";
-import { landmarkAt } from "#core/readiness/stage-grid";
+import type { Reading } from "#core/planting/check";
+import { baseOf } from "#core/planting/clock";
+import { landmarkAt } from "#core/planting/stage-grid";
 import type { WeatherDay } from "#core/weather/daily";
 import type { Chance } from "./random";
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { CROPS } from "#core/handbook/index";
-import { readingFault } from "#core/readiness/cue-kinds/index";
+import { readingFault } from "#core/planting/cue-kinds/index";
 import { answerFor, PRACTICE_ANSWERS, practicePlant } from "./practice";
 
 describe("plants to practise on", () => {

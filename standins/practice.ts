@@ -1,6 +1,6 @@
 import type { Crop, Cue } from "#core/handbook/crop";
-import type { Reading } from "#core/readiness/check";
-import { NEARLY_FROM, PAST_FROM, READY_FROM } from "#core/readiness/stage-grid";
+import type { Reading } from "#core/planting/check";
+import { NEARLY_FROM, PAST_FROM, READY_FROM } from "#core/planting/stage-grid";
 import { look } from "./living-garden";
 import { chance } from "./random";
 

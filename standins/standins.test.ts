@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { addDays, daysBetween } from "#core/calendar/day";
 import { cropOf } from "#core/handbook/index";
-import { readingFault } from "#core/readiness/cue-kinds/index";
+import { readingFault } from "#core/planting/cue-kinds/index";
 import { learnOffset } from "#core/weather/bed-offset";
 import { forecastSchema, weatherDaySchema } from "#core/weather/daily";
 import { spreadOf } from "#core/weather/ensemble";

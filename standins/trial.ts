@@ -3,12 +3,12 @@ import type { Bed } from "#core/garden/bed";
 import type { Planting } from "#core/garden/planting";
 import type { Crop } from "#core/handbook/crop";
 import { schoolOf } from "#core/handbook/index";
-import type { Reading } from "#core/readiness/check";
-import { daysRange } from "#core/readiness/clock";
-import { likelihoodOf } from "#core/readiness/cue-kinds/index";
-import { judge } from "#core/readiness/judge";
-import { clockStart } from "#core/readiness/season-clock";
-import { CELLS, chancesOf } from "#core/readiness/stage-grid";
+import type { Reading } from "#core/planting/check";
+import { daysRange } from "#core/planting/clock";
+import { likelihoodOf } from "#core/planting/cue-kinds/index";
+import { judge } from "#core/planting/judge";
+import { clockStart } from "#core/planting/season-clock";
+import { CELLS, chancesOf } from "#core/planting/stage-grid";
 import { climateOf } from "#core/weather/climate";
 import { grow, look } from "./living-garden";
 import { chance } from "./random";
@@ -124,7 +124,7 @@ export function trial(crops: readonly Crop[], count: number, seed: number): Tria
     }
     const total = alone.reduce((a, b) => a + b, 0);
     const last = chancesOf(alone.map((x) => x / total) as Float64Array<ArrayBuffer>);
-    const begun = daysBetween(clockStart(planting, crop, today, LATITUDE), today) / school.daysFactor;
+    const begun = daysBetween(clockStart(planting, crop, today, LATITUDE, climate), today) / school.daysFactor;
     return {
       cropId: crop.id,
       filter: ripe(judge({ ...input, checks })),

@@ -1,6 +1,6 @@
 import { Box, chakra, Text } from "@chakra-ui/react";
 import type { Cue } from "#core/handbook/crop";
-import { sayReading } from "#core/readiness/cue-kinds/index";
+import { sayReading } from "#core/planting/cue-kinds/index";
 import { CropGlyph } from "./crop-glyph";
 import { type CueProps, Tile } from "./cue-parts";
 import { Count, DaysSince, Sizes } from "./cue-sizes";

@@ -1,6 +1,6 @@
 import { chakra } from "@chakra-ui/react";
 import type { Crop, Cue, School } from "#core/handbook/crop";
-import type { ReadingValue } from "#core/readiness/check";
+import type { ReadingValue } from "#core/planting/check";
 import type { UnitSystem } from "#core/units/mass";
 import type { Coins } from "#core/units/reference-objects";
 

@@ -1,7 +1,7 @@
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { Minus, Plus } from "lucide-react";
 import type { Cue } from "#core/handbook/crop";
-import { landmarkAt } from "#core/readiness/stage-grid";
+import { landmarkAt } from "#core/planting/stage-grid";
 import { sayMass } from "#core/units/mass";
 import { nearestObject } from "#core/units/reference-objects";
 import { sayLength } from "#core/units/say";

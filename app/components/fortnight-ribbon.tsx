@@ -1,5 +1,5 @@
 import { sayDay, weekdayName } from "#core/calendar/day";
-import type { DayChances } from "#core/readiness/conclude";
+import type { DayChances } from "#core/planting/conclude";
 import { SvgText } from "./svg-text";
 
 const W = 320;

@@ -1,6 +1,6 @@
 import { type Bed, bedCentre } from "#core/garden/bed";
 import type { Crop } from "#core/handbook/crop";
-import { VERDICT_WORDS, type Verdict } from "#core/readiness/verdict";
+import { VERDICT_WORDS, type Verdict } from "#core/planting/verdict";
 import { CropGlyph } from "./crop-glyph";
 import { SvgText } from "./svg-text";
 

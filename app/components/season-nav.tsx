@@ -28,6 +28,7 @@ const PARTS = [
   ["/season/seeds", "Seed box"],
   ["/season/next", "Next year"],
   ["/season/lessons", "Lessons"],
+  ["/season/right", "Was it right?"],
 ] as const;
 
 /** The parts of the season's desk. */

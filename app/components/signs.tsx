@@ -1,6 +1,6 @@
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import type { Crop, Cue } from "#core/handbook/crop";
-import type { ReadingValue } from "#core/readiness/check";
+import type { ReadingValue } from "#core/planting/check";
 import { SignTile } from "./cue-control";
 
 type Props = {

@@ -1,4 +1,4 @@
-import { NEARLY_FROM, STEP } from "#core/readiness/stage-grid";
+import { NEARLY_FROM, STEP } from "#core/planting/stage-grid";
 import { SvgText } from "./svg-text";
 
 /** Where the crop may be between unready and past: the belief drawn as a ridge, and dashed what it was before. */

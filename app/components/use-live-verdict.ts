@@ -1,8 +1,8 @@
 import { useMemo } from "react";
 import { addDays } from "#core/calendar/day";
-import { bestReadings } from "#core/readiness/best-reading";
-import type { ReadingValue } from "#core/readiness/check";
-import { conclude, REPEAT_DAYS, readNow } from "#core/readiness/conclude";
+import { bestReadings } from "#core/planting/best-reading";
+import type { ReadingValue } from "#core/planting/check";
+import { conclude, REPEAT_DAYS, readNow } from "#core/planting/conclude";
 import type { WalkSheet } from "../server/walk.server";
 
 /** Worth, in bits, from which a further reading is suggested. */
@@ -10,7 +10,7 @@ const WORTH_ASKING = 0.06;
 
 /** The verdict on the readings as they are given: the same core that the server runs, in the page. */
 export function useLiveVerdict(data: WalkSheet, given: Record<string, ReadingValue>) {
-  const { prior, crop, school, plants, steps, today, misled, recentLook } = data;
+  const { prior, crop, school, plants, steps, today, misled, recentLook, way, looksBefore } = data;
   return useMemo(() => {
     const stage = Float64Array.from(prior);
     const readings = Object.entries(given).map(([cueId, value]) => ({ cueId, value }));
@@ -19,6 +19,10 @@ export function useLiveVerdict(data: WalkSheet, given: Record<string, ReadingVal
     const standing = crop.cues.find((c) => c.kind === "event" && c.verdict !== null && given[c.id] === true) ?? null;
     const over = crop.cues.find((c) => c.kind === "count" && c.of === "over" && given[c.id] !== undefined);
     const result = conclude(stage, steps, today, crop, {
+      way,
+      lastLook: today,
+      conflict: taken.conflict,
+      evidence: [...looksBefore, ...taken.evidence],
       override: standing,
       misled,
       overCount: over ? Number(given[over.id]) : 0,
@@ -35,6 +39,6 @@ export function useLiveVerdict(data: WalkSheet, given: Record<string, ReadingVal
       evidence: [...taken.evidence].sort((a, b) => Math.abs(b.shift) - Math.abs(a.shift)),
       ask: worth[0] && worth[0].bits > WORTH_ASKING ? worth[0].cue.id : null,
     };
-  }, [prior, given, crop, school, plants, steps, today, misled, recentLook]);
+  }, [prior, given, crop, school, plants, steps, today, misled, recentLook, way, looksBefore]);
 }
 export type LiveVerdict = ReturnType<typeof useLiveVerdict>;

@@ -1,7 +1,7 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { sayNear } from "#core/calendar/day";
 import type { Crop } from "#core/handbook/crop";
-import { dueBefore } from "#core/readiness/prepare";
+import { dueBefore } from "#core/planting/prepare";
 import { sayChance } from "#core/units/say";
 import { CropGlyph } from "./crop-glyph";
 import { FortnightRibbon } from "./fortnight-ribbon";

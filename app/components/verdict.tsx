@@ -1,5 +1,5 @@
 import { Flex, Text } from "@chakra-ui/react";
-import { VERDICT_WORDS, type Verdict } from "#core/readiness/verdict";
+import { VERDICT_WORDS, type Verdict } from "#core/planting/verdict";
 import { SvgText } from "./svg-text";
 
 const INK: Record<Verdict, string> = {

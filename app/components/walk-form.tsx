@@ -1,9 +1,9 @@
 import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import { useEffect, useRef, useState } from "react";
 import { Form, useNavigate } from "react-router";
-import type { ReadingValue } from "#core/readiness/check";
-import { isPick } from "#core/readiness/verdict";
-import { sayEvidence } from "#core/readiness/words";
+import type { ReadingValue } from "#core/planting/check";
+import { isPick } from "#core/planting/verdict";
+import { sayEvidence } from "#core/planting/words";
 import { freshId } from "../offline/queue";
 import { timeSince } from "../offline/walk-offline";
 import type { WalkSheet } from "../server/walk.server";

@@ -1,7 +1,7 @@
 import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import { type Cue, type NumericCue, SOURCES, type Source } from "#core/handbook/crop";
-import { landmarkAt } from "#core/readiness/stage-grid";
+import { landmarkAt } from "#core/planting/stage-grid";
 import { sayMass, type UnitSystem } from "#core/units/mass";
 import { type Coins, nearestObject } from "#core/units/reference-objects";
 import { sayLength, sayTemp } from "#core/units/say";

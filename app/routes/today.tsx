@@ -71,24 +71,23 @@ export function loader() {
   const looks = outlook.plantings
     .filter((p) => !checkedToday.has(p.planting.id))
     .map((p) => {
-      const last =
-        snapshot.checks
-          .filter((c) => c.plantingId === p.planting.id)
-          .at(-1)
-          ?.at.slice(0, 10) ?? p.planting.startedOn;
-      const { unready, nearly, ready } = p.judgement.chances;
-      // doubtful ones first, long unseen ones next
-      const doubt = 1 - Math.max(unready, nearly, ready, p.judgement.chances.past);
+      // a pick is a look too; what nobody has seen yet has no day
+      const seen = [...snapshot.checks, ...snapshot.picks]
+        .filter((x) => x.plantingId === p.planting.id && x.at.slice(0, 10) <= today)
+        .reduce((last, x) => (x.at > last ? x.at : last), "");
+      const { unready, nearly, ready, past } = p.judgement.chances;
       return {
         id: p.planting.id,
         kind: p.planting.kind || p.crop.name,
         bed: p.bed.name,
         verdict: p.judgement.verdict,
-        since: daysBetween(last, today),
-        doubt: doubt + daysBetween(last, today) / 60,
+        since: seen === "" ? null : daysBetween(seen.slice(0, 10), today),
+        due: p.judgement.lookAgain,
+        doubt: 1 - Math.max(unready, nearly, ready, past),
       };
     })
-    .sort((a, b) => b.doubt - a.doubt)
+    // those whose day has come first, of these the most doubtful
+    .sort((a, b) => Number(b.due <= today) - Number(a.due <= today) || b.doubt - a.doubt)
     .slice(0, 5);
   const sun = sunTimes(today, snapshot.garden.latitudeDeg, snapshot.garden.longitudeDeg, snapshot.garden.timeZone);
   return {
@@ -272,7 +271,7 @@ export default function Today({ loaderData }: Route.ComponentProps) {
             )}
           </Section>
           <HouseLines house={house} />
-          <Section title="Worth a look" note="Most doubtful, or longest unseen">
+          <Section title="Worth a look" note="Due first, then the most doubtful">
             {looks.map((l) => (
               <Flex
                 key={l.id}
@@ -287,7 +286,10 @@ export default function Today({ loaderData }: Route.ComponentProps) {
                 <Box>
                   <Anchor to={`/walk/${l.id}`}>{l.kind}</Anchor>{" "}
                   <chakra.span color="inkSoft" fontSize="sm">
-                    {l.bed}, seen {l.since === 0 ? "today" : `${l.since} days ago`}
+                    {l.bed},{" "}
+                    {l.since === null
+                      ? "not looked at yet"
+                      : `seen ${l.since === 0 ? "today" : l.since === 1 ? "yesterday" : `${l.since} days ago`}`}
                   </chakra.span>
                 </Box>
                 <VerdictTag verdict={l.verdict} />

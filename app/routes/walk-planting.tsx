@@ -1,7 +1,7 @@
 import { redirect } from "react-router";
 import { localTimeSchema } from "#core/calendar/schemas";
-import { checkSchema, type Reading, type ReadingValue } from "#core/readiness/check";
-import { readingFault } from "#core/readiness/cue-kinds/index";
+import { checkSchema, type Reading, type ReadingValue } from "#core/planting/check";
+import { readingFault } from "#core/planting/cue-kinds/index";
 import { newId } from "#db/change";
 import { findCheck, saveCheck } from "#db/work";
 import { WalkForm } from "../components/walk-form";

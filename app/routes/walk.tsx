@@ -2,7 +2,7 @@ import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import { useEffect } from "react";
 import { Link, useFetcher } from "react-router";
 import { daysBetween, sayNear } from "#core/calendar/day";
-import { isPick } from "#core/readiness/verdict";
+import { isPick } from "#core/planting/verdict";
 import { CropGlyph } from "../components/crop-glyph";
 import { LinkButton, Note, Page, Section } from "../components/ui";
 import { VerdictTag } from "../components/verdict";

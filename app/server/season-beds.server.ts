@@ -1,7 +1,7 @@
 import { addDays, daysBetween, sayDay, sayNear } from "#core/calendar/day";
 import { SOURCES, type Source } from "#core/handbook/sources";
 import { tastesOf } from "#core/planning/question";
-import { isSick } from "#core/readiness/sick";
+import { isSick } from "#core/planting/sick";
 import { clearingOf, perennialYear, regrowthOf, standsForYears } from "#core/season/after-last-pick";
 import { coverOff } from "#core/season/covers-off";
 import { type Fits, fitsInto, isFree, leftInBed } from "#core/season/freed-bed";

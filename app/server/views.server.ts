@@ -1,8 +1,8 @@
 import type { Planting } from "#core/garden/planting";
 import type { PlantingOutlook, Snapshot } from "#core/planning/outlook";
-import { sayReading } from "#core/readiness/cue-kinds/index";
-import { dueBefore } from "#core/readiness/prepare";
-import { sayLookAgain, sayReasons } from "#core/readiness/words";
+import { sayReading } from "#core/planting/cue-kinds/index";
+import { dueBefore } from "#core/planting/prepare";
+import { sayLookAgain, sayReasons } from "#core/planting/words";
 import { sayMass, type UnitSystem } from "#core/units/mass";
 import { sayChance } from "#core/units/say";
 import { picksOf } from "#core/weighing/by-planting";

@@ -1,7 +1,7 @@
 import { sayNear } from "#core/calendar/day";
 import type { PlantingOutlook } from "#core/planning/outlook";
 import { type WalkTurn, walkingOrder } from "#core/planning/walking-order";
-import { sayGrowth } from "#core/readiness/growth-words";
+import { sayGrowth } from "#core/planting/growth-words";
 import { isDewy } from "#core/weather/hazards";
 import { listPeople } from "#db/garden";
 import { type Desk, db } from "./desk.server";
@@ -79,6 +79,10 @@ export function walkSheet(d: Desk, plantingId: string) {
     plants: j.context.plants,
     misled: j.misled.map((m) => ({ ...m, cueIds: [...m.cueIds] })),
     recentLook: j.recentLook,
+    way: j.way,
+    barred: j.barred,
+    /** readings of the days before that can still be relied on */
+    looksBefore: j.evidence.filter((e) => e.day < d.today),
     usedUp: j.usedUp,
     order: j.worth.map((w) => w.cue.id),
     todays: todays.flatMap((c) => c.readings),

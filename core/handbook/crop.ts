@@ -10,6 +10,13 @@ const range = z.tuple([z.number(), z.number()]).refine(([low, high]) => low <= h
 const id = z.string().regex(/^[a-z][a-z-]{1,58}$/, "small letters and hyphens");
 const monthDay = z.string().regex(/^(0[1-9]|1[0-2])-([0-2]\d|3[01])$/, "month and day, as 05-20");
 
+/** How a crop is taken: in one lift, piece by piece as they come, as the kitchen asks, or each plant's one head by itself. */
+export const TAKEN_WAYS = ["all-at-once", "as-they-come", "as-needed", "one-by-one"] as const;
+export type TakenWay = (typeof TAKEN_WAYS)[number];
+/** How evenly the pieces of one planting become ready. */
+export const EVENNESS = ["very-even", "even", "uneven", "weeks"] as const;
+export type Evenness = (typeof EVENNESS)[number];
+
 export const schoolSchema = z.object({
   id,
   name: z.string().min(1),
@@ -22,6 +29,8 @@ export const schoolSchema = z.object({
       z.object({ landmarks: schoolLandmarks.optional(), optionAt: z.record(z.string(), z.number()).optional() }),
     )
     .default({}),
+  /** how it is taken by this school, where it differs from the crop's usual way */
+  way: z.enum(TAKEN_WAYS).optional(),
   /** its day of readiness relative to the packet's days */
   daysFactor: z.number().positive().default(1),
   source,
@@ -88,6 +97,21 @@ export const cropSchema = z.object({
    * for years the day of bloom or first growth, from which each year's clock runs.
    */
   usualStart: monthDay,
+  /** how its pieces come and are taken; null for a gardener's crop that says nothing: reckoned by its habit */
+  pieces: z
+    .object({
+      evenness: z.enum(EVENNESS),
+      way: z.enum(TAKEN_WAYS),
+      /** pieces a plant brings in a season */
+      perPlant: range,
+      /** days from open flower or set to ready, warm (22 to 25 °C) and cool (16 to 18 °C); null where it bears no fruit */
+      fromFlower: range.nullable().default(null),
+      source,
+    })
+    .nullable()
+    .default(null),
+  /** mean temperature, °C, of the place for which the days are meant; null: the days are counted at the site itself */
+  daysAt: z.object({ meanC: z.number(), source }).nullable().default(null),
   /** base and ceiling of growth, °C; a base nobody states is null and the clock doubts itself the more */
   warmth: z.object({ baseC: z.number().nullable(), capC: z.number().default(30), source }),
   /** day length: growth held at a stage until days are longer, or bolting sped up beyond */

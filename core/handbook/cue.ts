@@ -84,7 +84,13 @@ const cue = z.discriminatedUnion("kind", [
   }),
   /** weight of one piece, g */
   z.object({ kind: z.literal("weight"), ...cueBase, ...numeric }),
-  z.object({ kind: z.literal("percent"), ...cueBase, ...numeric }),
+  z.object({
+    kind: z.literal("percent"),
+    ...cueBase,
+    ...numeric,
+    /** a sign of the end that shows only shortly before readiness (tops, brown leaves, colour), or one that comes steadily */
+    comes: z.enum(["late", "steadily"]).default("late"),
+  }),
   z.object({ kind: z.literal("choice"), ...cueBase, options: z.array(option).min(2).max(8) }),
   /** pieces on the whole planting; the landmarks are pieces per plant */
   z.object({

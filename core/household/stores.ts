@@ -1,6 +1,6 @@
 import type { Crop } from "../handbook/crop";
 import type { PlanSlot, Store } from "../planning/problem";
-import type { Supply } from "../supply/supply";
+import type { Supply } from "../planting/supply";
 import { bulkOf } from "../weighing/bulk";
 import type { Container } from "../weighing/pick";
 import { PLACE_WORDS, type Place, type PlaceKind, placeKindFor } from "./place";

@@ -19,7 +19,13 @@ const COOLER_C = 4;
 const SOIL_DAYS = 21;
 
 export type BarsInput = {
-  plantings: readonly { planting: { id: string }; bed: { cover: string }; crop: Crop }[];
+  plantings: readonly {
+    planting: { id: string };
+    bed: { cover: string };
+    crop: Crop;
+    /** what the judgement forbids: kept for seed, season over */
+    judgement?: { barred: string | null };
+  }[];
   slots: readonly PlanSlot[];
   /** weather of the coming days, today first, and whether each is more than the usual year */
   days: readonly { weather: WeatherDay; from: "record" | "forecast" | "usual" }[];
@@ -36,9 +42,10 @@ export type BarsInput = {
  */
 export function barsOf(input: BarsInput): Bar[] {
   const at = slotWeather(input);
-  return input.plantings.flatMap(({ planting, bed, crop }) =>
+  return input.plantings.flatMap(({ planting, bed, crop, judgement }) =>
     input.slots.flatMap((slot, j): Bar[] => {
       const bar = (why: string, law = false): Bar[] => [{ plantingId: planting.id, slotId: slot.id, why, law }];
+      if (judgement?.barred) return bar(judgement.barred);
       const waits = waitingOn(input.treatments, planting.id, slot.day);
       const wait = waits.find(isLaw) ?? waits[0];
       if (wait) return bar(sayWait(wait), isLaw(wait));

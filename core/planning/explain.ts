@@ -1,9 +1,9 @@
 import { sayDay, weekdayName } from "../calendar/day";
-import { type Fate, firstPick, massOf, NOTHING, nextPick, stripMassG } from "../supply/fate";
-import type { Supply } from "../supply/supply";
+import { type Fate, firstPick, massOf, NOTHING, nextPick, stripMassG } from "../planting/fate";
+import type { Supply } from "../planting/supply";
 import { sayMass, type UnitSystem } from "../units/mass";
 import { sayTemp } from "../units/say";
-import { fateOf, type PathStep } from "./paths";
+import { atMost, fateOf, type PathStep } from "./paths";
 import type { PlanProblem } from "./problem";
 
 /** What one line of a round brings, and what is lost by skipping it until the planting's next chance. */
@@ -38,7 +38,7 @@ export function linesOf(
 ): LineForecast[] {
   return steps.map((step, k) => {
     const previous = k === 0 ? -1 : steps[k - 1]!.slot;
-    const now = fateOf(problem, supply, previous, step.slot);
+    const now = atMost(fateOf(problem, supply, previous, step.slot), supply.mostG);
     const stripG = step.take === "strip" ? stripMassG(supply, problem.nowT, problem.slots[step.slot]!.t) : 0;
     const nextSlot = openSlots.find((j) => j > step.slot) ?? -1;
     const lossesAt = (laterT: number) => {
@@ -144,7 +144,7 @@ export function totalsOf(
     let previous = -1;
     let stripped = false;
     for (const step of steps) {
-      const fate = fateOf(problem, supply, previous, step.slot);
+      const fate = atMost(fateOf(problem, supply, previous, step.slot), supply.mostG);
       total = addFates(total, fate);
       minutes += problem.lineMinutes + massOf(fate) * supply.minutesPerG;
       opened.add(step.slot);

@@ -1,4 +1,4 @@
-import { massOf, stripMassG } from "../supply/fate";
+import { massOf, stripMassG } from "../planting/fate";
 import { fateOf, type PathStep } from "./paths";
 import type { PlanProblem } from "./problem";
 

@@ -12,18 +12,18 @@ import type { Taste } from "../household/taste";
 import type { Dish } from "../keeping/dishes";
 import type { LotEvent } from "../keeping/lot";
 import type { PlaceReading } from "../keeping/place-air";
-import type { Check } from "../readiness/check";
-import { daysAtTemp, warmth } from "../readiness/clock";
-import { type Judgement, judge } from "../readiness/judge";
-import { clockStart } from "../readiness/season-clock";
-import { isSick } from "../readiness/sick";
+import type { Check } from "../planting/check";
+import { daysAtTemp, referenceWarmth, warmth } from "../planting/clock";
+import { type Judgement, judge } from "../planting/judge";
+import { type Counted, type Population, populationOf } from "../planting/population";
+import { clockStart } from "../planting/season-clock";
+import { isSick } from "../planting/sick";
+import { spreading } from "../planting/sickness";
+import { type PickedBefore, piecesPerDay, type Supply, supplyOf } from "../planting/supply";
 import type { BedLoss } from "../season/bed-loss";
 import type { Lesson } from "../season/lessons";
 import type { Planned } from "../season/next-plot-row";
 import type { SeedLot } from "../season/seed-lots";
-import { type Counted, type Population, populationOf } from "../supply/population";
-import { spreading } from "../supply/sickness";
-import { type PickedBefore, piecesPerDay, referenceWarmth, type Supply, supplyOf } from "../supply/supply";
 import { bedDay, COVER_WARMTH, coverNight } from "../weather/bed-night";
 import { type BedReading, type CoverNight, type LearnedOffset, learnOffset } from "../weather/bed-offset";
 import { type Climate, climateOf, weatherFor } from "../weather/climate";
@@ -155,7 +155,7 @@ export function outlookOf(snapshot: Snapshot, now: string, weighReadings = false
   );
   const growing = snapshot.plantings.filter((p) => p.endedOn === null && p.startedOn <= today);
   const book = bookOf(snapshot);
-  const begins = (p: Planting) => clockStart(p, book.of(p.cropId), today, garden.latitudeDeg);
+  const begins = (p: Planting) => clockStart(p, book.of(p.cropId), today, garden.latitudeDeg, climate);
   const first = growing.reduce((least, p) => (begins(p) < least ? begins(p) : least), today);
   const all = weatherFor(first, addDays(today, JUDGED_DAYS), record, forecast, climate);
   const weather = all.map((d) => d.weather);
@@ -188,21 +188,6 @@ export function outlookOf(snapshot: Snapshot, now: string, weighReadings = false
       a.at < b.at ? -1 : a.at > b.at ? 1 : 0,
     );
     const checks = [...(checksOf.get(planting.id) ?? [])].sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0));
-    const judgement = judge({
-      today,
-      planting,
-      bed,
-      crop,
-      school,
-      checks,
-      picks: picks.map((p) => ({ day: p.at.slice(0, 10), extent: p.extent })),
-      weather: underCover(bed, weather),
-      climate,
-      latitudeDeg: garden.latitudeDeg,
-      horizonDays: JUDGED_DAYS,
-      weighReadings,
-      track,
-    });
     // what stands for years is reckoned season by season
     const season = begins(planting);
     const before = picks
@@ -214,11 +199,31 @@ export function outlookOf(snapshot: Snapshot, now: string, weighReadings = false
       }));
     const span = before.length > 1 ? weather.filter((w) => w.day > before[0]!.day && w.day <= before.at(-1)!.day) : [];
     const referenceDays = span.reduce((sum, w) => sum + warmth(bedDay(w, bed), crop), 0) / referenceWarmth(crop);
+    const judgement = judge({
+      today,
+      planting,
+      bed,
+      crop,
+      school,
+      checks,
+      picks: picks.map((p) => ({
+        day: p.at.slice(0, 10),
+        extent: p.extent,
+        aside: p.purpose === "test" || p.purpose === "thinning",
+      })),
+      piecesPerDay: piecesPerDay(planting, bed, crop, before, referenceDays),
+      weather: underCover(bed, weather),
+      climate,
+      latitudeDeg: garden.latitudeDeg,
+      horizonDays: JUDGED_DAYS,
+      weighReadings,
+      track,
+    });
     const supply = supplyOf(
       planting,
       bed,
       crop,
-      judgement.days.slice(0, HORIZON_DAYS + 1),
+      { ...judgement, days: judgement.days.slice(0, HORIZON_DAYS + 1) },
       underCover(
         bed,
         ahead.map((d) => d.weather),
@@ -226,7 +231,7 @@ export function outlookOf(snapshot: Snapshot, now: string, weighReadings = false
       known,
       before,
       referenceDays,
-      standingPieces(planting, bed, crop, checks, before, referenceDays, weather, today),
+      standingPieces(planting, bed, crop, checks, before, referenceDays, weather, today, judgement.flushOver),
     );
     return [{ planting, bed, crop, school, judgement, supply: isSick(checks, today) ? spreading(supply) : supply }];
   });
@@ -255,6 +260,7 @@ function standingPieces(
   referenceDays: number,
   weather: readonly WeatherDay[],
   today: Day,
+  flushOver: boolean,
 ): Population | null {
   const counts = checks.flatMap((c): Counted[] =>
     c.readings.flatMap((r): Counted[] => {
@@ -263,7 +269,7 @@ function standingPieces(
     }),
   );
   const first = counts.filter((c) => c.day <= today && c.day >= addDays(today, -21))[0]?.day;
-  if (crop.habit === "once-over" || !first) return null;
+  if (!first) return null;
   const days = weather
     .filter((w) => w.day >= first && w.day <= today)
     .map((w) => {
@@ -277,7 +283,8 @@ function standingPieces(
       };
     });
   const taken = picked.map((p) => ({ day: p.day, all: p.all, pieces: p.netG / crop.yield.pieceG }));
-  return populationOf(days, piecesPerDay(planting, bed, crop, picked, referenceDays), counts, taken);
+  const rate = flushOver ? 0 : piecesPerDay(planting, bed, crop, picked, referenceDays);
+  return populationOf(days, rate, counts, taken);
 }
 
 function groupBy<T>(items: readonly T[], keyOf: (item: T) => string): Map<string, T[]> {

@@ -1,5 +1,5 @@
-import { type Fate, firstPick, massOf, nextPick, stripMassG, unripeRest, worthOf } from "../supply/fate";
-import type { Supply } from "../supply/supply";
+import { type Fate, firstPick, massOf, nextPick, stripMassG, survivals, unripeRest, worthOf } from "../planting/fate";
+import type { Supply } from "../planting/supply";
 import type { PlanProblem } from "./problem";
 
 /** How a planting is taken at a slot: what is ready, or everything down to the unripe. */
@@ -45,12 +45,13 @@ export function arcsOf(problem: PlanProblem, supply: Supply): Arcs {
   };
   const times = problem.slots.map((s) => s.t);
   const fill = (previous: number, slot: number) => {
-    const fate = fateOf(problem, supply, previous, slot);
+    const fate = atMost(fateOf(problem, supply, previous, slot), supply.mostG);
     arcs.worth[arcAt(n, previous, slot)] = worthOf(supply, fate);
     arcs.massG[arcAt(n, previous, slot)] = massOf(fate);
   };
+  const wished = new Set(problem.wishes.take.filter((w) => w.plantingId === supply.plantingId).map((w) => w.slotId));
   for (let j = 0; j < n; j++) {
-    fill(-1, j);
+    if (times[j]! >= supply.fromT || wished.has(problem.slots[j]!.id)) fill(-1, j);
     const unripeG = stripMassG(supply, problem.nowT, times[j]!);
     if (unripeG > 0) {
       arcs.stripWorth[j] = unripeG * supply.worthPerG * supply.stripShare;
@@ -63,10 +64,40 @@ export function arcsOf(problem: PlanProblem, supply: Supply): Arcs {
   const unripe = unripeRest(supply, problem.nowT, end);
   const later = (fate: Fate) =>
     LATER_SHARE * worthOf(supply, fate) * Math.min(1, supply.laterG / Math.max(1e-9, massOf(fate)));
-  arcs.rest[0] = unripe + later(firstPick(supply, problem.nowT, end));
+  arcs.rest[0] = supply.once ? onceLater(problem, supply, end) : unripe + later(firstPick(supply, problem.nowT, end));
   for (let i = 0; i < n; i++)
     arcs.rest[i + 1] = supply.once ? 0 : unripe + later(nextPick(supply, problem.nowT, times[i]!, end));
   return arcs;
+}
+
+/** As much of a pick as is worth carrying home: what is in its prime first; the rest is left. */
+export function atMost(fate: Fate, mostG: number): Fate {
+  if (massOf(fate) <= mostG) return fate;
+  const primeG = Math.min(fate.primeG, mostG);
+  const earlyG = Math.min(fate.earlyG, mostG - primeG);
+  return { ...fate, primeG, earlyG, pastG: Math.min(fate.pastG, mostG - primeG - earlyG) };
+}
+
+/** What is not ready at the end will be picked in its prime, a little later than now (own estimate). */
+const UNRIPE_LATER = 0.97;
+
+/**
+ * What a crop that is lifted once is worth standing at the end of the plan: what is unripe then will be lifted at its own
+ * best time, for the same minutes; so it is never lifted early but for a hazard, a trip or a wish.
+ */
+function onceLater(problem: PlanProblem, supply: Supply, end: number): number {
+  const fate = firstPick(supply, problem.nowT, end);
+  const { unready, nearly, ready, past } = supply.days.at(-1)!.chances;
+  const standing = massOf({ ...fate, earlyG: 0 });
+  const { frost, gale } = survivals(supply, problem.nowT, end);
+  const sound = (1 - supply.sickLossShare) ** (end - problem.nowT);
+  const unripeG = supply.standingG * (unready + nearly) * frost * gale * sound;
+  const ripeShare = ready + past > 1e-9 ? past / (ready + past) : 0;
+  const worth = UNRIPE_LATER * unripeG + LATER_SHARE * standing * (1 - ripeShare + supply.pastShare * ripeShare);
+  const mass = unripeG + standing;
+  const minutes = problem.lineMinutes + mass * supply.minutesPerG;
+  const usable = Math.min(1, supply.laterG / Math.max(1e-9, mass));
+  return Math.max(0, worth * supply.worthPerG * usable - (minutes * problem.hourWorth) / 60);
 }
 
 /** Expected fate of a pick at a slot after the pick at an earlier slot (−1: none yet). */

@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { addDays } from "../calendar/day";
 import { generated, problem, slot, supply, TODAY } from "../fixtures/problem";
-import { firstPick, massOf, nextPick } from "../supply/fate";
-import { gammaMean, gammaPosterior, gammaSd } from "../supply/rate";
+import { firstPick, massOf, nextPick } from "../planting/fate";
+import { gammaMean, gammaPosterior, gammaSd } from "../planting/rate";
 import { linesOf, lostG, sayLine, totalsOf } from "./explain";
 import { outcomeOf, plan } from "./optimise";
 import { arcsOf } from "./paths";

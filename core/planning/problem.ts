@@ -1,5 +1,5 @@
 import { type Day, daysBetween } from "../calendar/day";
-import type { Supply } from "../supply/supply";
+import type { Supply } from "../planting/supply";
 
 /** A part of a day when a round could be; closed ones can only be used by the gardener's own hand. */
 export type PlanSlot = {

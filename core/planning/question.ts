@@ -4,6 +4,7 @@ import type { Crop } from "../handbook/crop";
 import { householdStores } from "../household/stores";
 import { SPARED_SHARE, type Taste, usualTaste } from "../household/taste";
 import { placesWithLots } from "../keeping/room";
+import type { Supply } from "../planting/supply";
 import { netOf } from "../weighing/net";
 import { isCrop } from "../weighing/pick";
 import { bookOf } from "../weighing/taught-book";
@@ -31,6 +32,8 @@ export function problemOf(snapshot: Snapshot, outlook: Outlook, wishes: Wishes, 
       ...p.supply,
       worthPerG: p.supply.worthPerG * taste.liking,
       laterG: usableLaterG(p.crop, taste) / ofCrop(p.crop),
+      fromT: plannedFrom(p.supply, slots),
+      mostG: p.supply.once ? p.supply.mostG : usableAtOnceG(p.crop, taste) / ofCrop(p.crop),
     };
   });
   const all = outlook.plantings.map((p, k) => ({ crop: p.crop, supply: supplies[k]! }));
@@ -80,6 +83,36 @@ const LATER_WEEKS = HORIZON_DAYS / 7;
 function usableLaterG(crop: Crop, { weeklyG, sparedG }: Taste): number {
   const weeks = crop.habit === "once-over" ? Math.max(LATER_WEEKS, crop.after.days[1] / 7) : LATER_WEEKS;
   return weeks * (weeklyG + SPARED_SHARE * sparedG);
+}
+
+/** Chance of being ready from which a first pick is planned; shortly before a trip, from which. */
+const PLANNED_FROM = 0.4;
+const PLANNED_BEFORE_TRIP = 0.25;
+const TRIP_NEAR_DAYS = 3;
+/** Share of a crop that a hazard of the coming days would take, from which it may be picked before it is ready. */
+const DANGER = 0.1;
+
+/**
+ * From when a first pick of a planting may be planned, days from today's midnight: nothing is planned that is unlikely
+ * to be ready, but for a hazard, disease or a trip. What is doubtful wants a look, not a round.
+ */
+export function plannedFrom(supply: Supply, slots: readonly Pick<PlanSlot, "away" | "t">[]): number {
+  const hazard = supply.days.some(
+    (d) => d.killChance * supply.lossShare >= DANGER || d.galeChance * supply.galeLossShare >= DANGER,
+  );
+  if (hazard || supply.sickLossShare > 0) return 0;
+  const away = slots.find((s) => s.away)?.t ?? Number.POSITIVE_INFINITY;
+  const from = supply.days.findIndex(
+    ({ chances }, d) =>
+      chances.ready + chances.past >= (d <= away && away <= d + TRIP_NEAR_DAYS ? PLANNED_BEFORE_TRIP : PLANNED_FROM),
+  );
+  return from < 0 ? Number.POSITIVE_INFINITY : from;
+}
+
+/** What a household can use of one pick, g: eaten, put by and given away, over the weeks that it keeps. */
+function usableAtOnceG(crop: Crop, { weeklyG, sparedG }: Taste): number {
+  const weeks = Math.max(1, (crop.after.days[0] + crop.after.days[1]) / 14);
+  return weeks * weeklyG + sparedG;
 }
 
 /** Days that a pick of the past is taken to be still at home. */

@@ -1,7 +1,7 @@
 import { type Day, daysBetween } from "../calendar/day";
 import type { Trip } from "../calendar/windows";
 import type { Crop } from "../handbook/crop";
-import { firstPick, massOf, nextPick } from "../supply/fate";
+import { firstPick, massOf, nextPick } from "../planting/fate";
 import type { Schedule } from "./optimise";
 import type { PlanProblem } from "./problem";
 

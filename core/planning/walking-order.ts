@@ -1,6 +1,6 @@
 import type { Day } from "../calendar/day";
-import type { Check } from "../readiness/check";
-import { isSick } from "../readiness/sick";
+import type { Check } from "../planting/check";
+import { isSick } from "../planting/sick";
 import type { PlantingOutlook } from "./outlook";
 
 /** Why a planting is walked when it is: as its bed comes, after the leaves are dry, or last because of disease. */

@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { addDays, dayRange } from "../calendar/day";
 import { bed, plainWeather, planting } from "../fixtures/garden";
 import { cropOf } from "../handbook";
-import { type AgeingDay, populationOf } from "../supply/population";
+import { type AgeingDay, populationOf } from "../planting/population";
 import { glutDraft } from "./lessons";
 import { playThrough, rhythmOf } from "./rhythm";
 import { cropWeeks } from "./weeks";

@@ -2,9 +2,9 @@ import { addDays, type Day, daysBetween } from "../calendar/day";
 import type { Bed } from "../garden/bed";
 import type { Planting } from "../garden/planting";
 import type { Crop } from "../handbook/crop";
-import { daysAtTemp, warmth } from "../readiness/clock";
-import { type AgeingDay, ageDay, type Population } from "../supply/population";
-import { expectedYieldG, referenceWarmth } from "../supply/supply";
+import { daysAtTemp, referenceWarmth, warmth } from "../planting/clock";
+import { type AgeingDay, ageDay, type Population } from "../planting/population";
+import { expectedYieldG } from "../planting/yield";
 import { bedDay } from "../weather/bed-night";
 import { meanTempC, type WeatherDay } from "../weather/daily";
 

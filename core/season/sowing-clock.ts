@@ -2,7 +2,7 @@ import { addDays, type Day, dayOfYear, daysBetween } from "../calendar/day";
 import { dayLengthHours } from "../calendar/sun";
 import type { Bed } from "../garden/bed";
 import { type Crop, STARTS, type Start } from "../handbook/crop";
-import { sunShare, warmth } from "../readiness/clock";
+import { sunShare, warmth } from "../planting/clock";
 import { bedDay, bedMinC } from "../weather/bed-night";
 import type { Climate } from "../weather/climate";
 import { usualDay } from "../weather/climate";

@@ -1,6 +1,6 @@
 import { addDays, type Day, daysBetween } from "../calendar/day";
 import type { Crop, Start } from "../handbook/crop";
-import { daysAtTemp, warmth } from "../readiness/clock";
+import { daysAtTemp, warmth } from "../planting/clock";
 import { bedDay } from "../weather/bed-night";
 import { usualDay } from "../weather/climate";
 import { meanTempC, type WeatherDay } from "../weather/daily";

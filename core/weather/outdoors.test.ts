@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { addDays } from "../calendar/day";
 import { bed, plainWeather, situation } from "../fixtures/garden";
-import { judge } from "../readiness/judge";
+import { judge } from "../planting/judge";
 import { learnOffset } from "./bed-offset";
 import { cropHazards } from "./crop-hazards";
 import type { WeatherDay } from "./daily";

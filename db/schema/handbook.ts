@@ -1,6 +1,6 @@
 import { integer, sqliteTable, text } from "drizzle-orm/sqlite-core";
 import type { Crop } from "#core/handbook/crop";
-import type { Reading } from "#core/readiness/check";
+import type { Reading } from "#core/planting/check";
 
 /** The gardener's own crops and changed copies; the printed handbook is data, not rows. */
 export const ownCrops = sqliteTable("own_crops", {

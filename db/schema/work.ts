@@ -4,7 +4,7 @@ import { STARTS } from "#core/handbook/crop";
 import { PRESERVED } from "#core/keeping/blanching";
 import { LOT_EVENTS, TESTED } from "#core/keeping/lot";
 import { PICK_WISHES } from "#core/planning/wish";
-import type { Reading } from "#core/readiness/check";
+import type { Reading } from "#core/planting/check";
 import { BED_LOSS_CAUSES } from "#core/season/bed-loss";
 import { SEED_UNITS } from "#core/season/seed-lots";
 import { WEIGHED } from "#core/weighing/learned";

@@ -5,8 +5,8 @@ import { planning } from "#core/planning/optimise";
 import { type Outlook, outlookOf, type Snapshot } from "#core/planning/outlook";
 import { problemOf } from "#core/planning/question";
 import { LEAST_LINE_G, type PlannedRound, roundsOf } from "#core/planning/rounds";
-import type { Check, Reading } from "#core/readiness/check";
-import type { Verdict } from "#core/readiness/verdict";
+import type { Check, Reading } from "#core/planting/check";
+import type { Verdict } from "#core/planting/verdict";
 import type { WeatherDay } from "#core/weather/daily";
 import { blankPick, type Pick } from "#core/weighing/pick";
 import { type Eyes, readCue } from "./eyes";
@@ -73,8 +73,8 @@ export function akmedon(manner: Manner, said: Said[] | null = null): () => Decid
       if (now?.day === day) return now;
       const seen = season.desk.record(recordFrom(season), addDays(day, -1));
       record = seen;
-      const snapshot = snapshotOf(season, day, record, checks, picks, ended);
-      now = { day, snapshot, outlook: outlookOf(snapshot, `${day}T15:00`, manner.looks) };
+      const snapshot = snapshotOf(season, day, record, [...checks], [...picks], ended);
+      now = { day, snapshot, outlook: outlookOf(snapshot, askedAt(day), manner.looks) };
       return now;
     };
 
@@ -151,7 +151,12 @@ export function akmedon(manner: Manner, said: Said[] | null = null): () => Decid
             );
           else
             checks.push(
-              checkOf(line.plantingId, day, look(stand, byId(outlook, line.plantingId), outing.eyes), checks.length),
+              checkOf(
+                line.plantingId,
+                day,
+                foundNothing(stand, byId(outlook, line.plantingId), outing.eyes),
+                checks.length,
+              ),
             );
           if (taken.all) ended.set(line.plantingId, day);
         }
@@ -161,6 +166,9 @@ export function akmedon(manner: Manner, said: Said[] | null = null): () => Decid
     };
   };
 }
+
+/** It is asked at breakfast: before any hour of the day. */
+const askedAt = (day: Day): string => `${day}T07:30`;
 
 /** The station's record as a household has it: two years and what has come since. */
 const recordFrom = (season: TrialSeason): Day => {
@@ -190,6 +198,12 @@ function look(stand: Stand, p: Outlook["plantings"][number], eyes: Eyes): Readin
     if (reading) readings.push(reading);
   }
   return readings;
+}
+
+/** Somebody who went to pick and found nothing says so: none ready now; where nothing is counted, what it looks like. */
+function foundNothing(stand: Stand, p: Outlook["plantings"][number], eyes: Eyes): Reading[] {
+  const count = p.crop.cues.find((c) => c.kind === "count" && c.of === "ready");
+  return count && stand.truth.taken === "each" ? [{ cueId: count.id, value: 0 }] : look(stand, p, eyes);
 }
 
 const secondsOf = (cropId: string, cueId: string): number =>
@@ -254,7 +268,7 @@ function snapshotOf(
     endedOn: ended.get(planting.id) ?? null,
   }));
   return {
-    garden: { ...season.garden, pinnedNow: `${day}T15:00` },
+    garden: { ...season.garden, pinnedNow: askedAt(day) },
     beds: season.beds,
     plantings,
     checks,

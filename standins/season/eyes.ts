@@ -1,4 +1,4 @@
-import type { Reading } from "#core/readiness/check";
+import type { Reading } from "#core/planting/check";
 import { type Chance, chance } from "../random";
 import { beyond, isThere, type Piece, type Stand, stageOf } from "./stand";
 import type { Shown } from "./truth";

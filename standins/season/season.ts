@@ -164,8 +164,10 @@ export function runSeason(season: TrialSeason, decider: Decider): SeasonRun {
         kg.over += overG / 1000;
         kg.prime += (massG - unripeG - overG) / 1000;
         const left = stand.pieces.filter((p) => isThere(stand, p) && stageOf(stand, p) > 0.3).length;
+        const ends = stand.truth.taken === "lift" || (stand.truth.killShare >= 1 && stand.truth.seasonDays === null);
         const finished =
-          take.how === "all" || (stand.truth.comes.how !== "stream" && stand.pieces.length === 0 && fits.length > 0);
+          (take.how === "all" && ends) ||
+          (stand.truth.comes.how !== "stream" && stand.pieces.length === 0 && fits.length > 0);
         if (finished && fits.length === chosen.length) stand.over = true;
         if (fits.length > 0)
           deeds.push({

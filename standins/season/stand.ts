@@ -166,6 +166,7 @@ export function live(s: Stand, w: WeatherDay, latitudeDeg: number): void {
   gain *= s.bed.sunHours >= 6 ? 1 : 0.72 + 0.046 * s.bed.sunHours;
   gain *= Math.min(1, Math.max(0.2, (hours - 8) / 3.5));
   if (t.longDayH !== null && s.warmth > 0.55 * t.days && hours < t.longDayH) gain *= 0.25;
+  if (t.wakes !== null && !(w.day.slice(5) >= t.wakes && w.day.slice(5) < "09-01")) gain *= 0.05;
   s.warmth += gain;
   setNew(s, gain);
   const hot = Math.max(0, w.tempMaxC - 28);

@@ -51,6 +51,8 @@ export type CropTruth = {
   holds: number;
   /** days it keeps at home */
   keeps: number;
+  /** month and day before which it hardly grows, planted in autumn as it is; null: it grows from its start */
+  wakes: string | null;
   /** hours of day below which it does not bulb, if it waits for long days */
   longDayH: number | null;
   /** what shows of a piece at stage m to a true eye, by cue of the handbook */
@@ -88,6 +90,7 @@ const base = {
   bolts: 0,
   holds: 0,
   longDayH: null,
+  wakes: null,
   seasonDays: null,
   young: 0.6,
   grows: 1.25,
@@ -286,7 +289,7 @@ export const TRUTHS: readonly CropTruth[] = [
   {
     ...base,
     cropId: "tomato",
-    schoolId: "",
+    schoolId: "half-colour",
     how: "transplanted",
     start: "05-26",
     plants: [3, 5],
@@ -764,13 +767,13 @@ export const TRUTHS: readonly CropTruth[] = [
     how: "planted",
     start: "10-18",
     plants: [30, 50],
-    baseC: 1,
-    refC: 10.5,
-    bestC: 20,
-    days: 262,
+    baseC: 0,
+    refC: 13.5,
+    bestC: 22,
+    days: 125,
     packet: [240, 275],
     comes: { how: "together", spreadDays: 9, perPlant: 1 },
-    ripenDays: 262,
+    ripenDays: 125,
     primeDays: 11,
     overDays: 16,
     taken: "lift",
@@ -781,6 +784,7 @@ export const TRUTHS: readonly CropTruth[] = [
     pastWorth: 0.45,
     killC: -18,
     keeps: 180,
+    wakes: "02-10",
     shows: {
       "leaves-brown": {
         kind: "share",

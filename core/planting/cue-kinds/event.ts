@@ -5,6 +5,7 @@ export const event: CueKindRules<"event"> = {
   kind: "event",
   fault: (_, value) => (typeof value === "boolean" ? null : "yes or no"),
   likelihood: () => 1,
+  means: () => "short",
   answers: () => [],
   say: (cue, value) => (value ? cue.label : `no ${cue.label}`),
 };

@@ -60,16 +60,18 @@ function healthyFirstPick(s: Supply, nowT: number, t: number): Fate {
       sickG: 0,
     };
   }
-  const ripe = c.ready + c.past;
-  const pastShare = ripe > 1e-9 ? c.past / ripe : 0;
   const kept = frost * gale;
-  const grown = grownBetween(s, nowT, t, Math.min(1, ripe + c.nearly));
+  const grown = grownBetween(s, nowT, t, Math.min(1, c.ready + c.past + c.nearly));
+  // what stands in its prime now goes over while it waits
+  const { primeDays } = dayAt(s, nowT);
+  const aged = t <= nowT ? 0 : 1 / (1 + Math.exp(-(t - nowT - 0.8 * primeDays) / Math.max(0.4, 0.35 * primeDays)));
+  const standing = s.stockG + s.stockOverG;
   return {
-    primeG: s.stockG * (1 - pastShare) * kept + grown.primeG,
+    primeG: s.stockG * (1 - aged) * kept + grown.primeG,
     earlyG: 0,
-    pastG: s.stockG * pastShare * kept + grown.pastG,
-    frostG: s.stockG * (1 - frost) + grown.frostG,
-    galeG: s.stockG * frost * (1 - gale) + grown.galeG,
+    pastG: (s.stockOverG + s.stockG * aged) * kept + grown.pastG,
+    frostG: standing * (1 - frost) + grown.frostG,
+    galeG: standing * frost * (1 - gale) + grown.galeG,
     sickG: 0,
   };
 }
@@ -102,11 +104,11 @@ function grownBetween(s: Supply, fromT: number, t: number, share: number): Fate 
     const day = s.days[d]!;
     if (d + DAWN > fromT) alive *= 1 - day.killChance;
     const part = Math.min(t, d + 1) - Math.max(fromT, d);
-    const grown = s.rateG * day.growth * part * alive * (totalG > 0 ? 1 / (1 + overG / totalG) : 1);
+    const grown = day.bringsG * part * alive * (totalG > 0 ? 1 / (1 + overG / totalG) : 1);
     if (grown <= 0) continue;
     const after = survivals(s, Math.max(fromT, d + 0.5), t);
     const age = t - (d + 0.5);
-    const over = 1 / (1 + Math.exp(-(age - day.primeDays * 1.6) / Math.max(0.5, day.primeDays * 0.4)));
+    const over = 1 / (1 + Math.exp(-(age - day.primeDays * 1.8) / Math.max(0.5, day.primeDays * 0.45)));
     totalG += grown;
     overG += grown * over;
     const kept = grown * after.frost * after.gale;

@@ -74,7 +74,9 @@ describe("growth in words", () => {
   const p = {
     crop,
     school: schoolOf(crop, "small"),
-    judgement: { clock: { targetDd: 500, spread: 0.1, range: { minDays: 45, maxDays: 60, from: "packet" as const } } },
+    judgement: {
+      clock: { fruit: null, targetDd: 500, spread: 0.1, range: { minDays: 45, maxDays: 60, from: "packet" as const } },
+    },
   };
   const looks = [
     check("2026-07-20", [{ cueId: "length", value: 60 }]),

@@ -1,24 +1,40 @@
 import { addDays, type Day, daysBetween } from "../calendar/day";
 import type { Bed } from "../garden/bed";
 import type { Planting } from "../garden/planting";
-import type { Crop, Cue, School } from "../handbook/crop";
+import type { Crop, Cue, School, TakenWay } from "../handbook/crop";
 import type { Climate } from "../weather/climate";
 import type { WeatherDay } from "../weather/daily";
 import type { Conflict } from "./agreement";
 import { bestReadings, type ReadingWorth } from "./best-reading";
 import type { Call } from "./call";
 import type { Check, Reading } from "./check";
-import { type Clock, type Counted, clockOf, dayStep, type Regime, warmth } from "./clock";
+import {
+  type Clock,
+  type Counted,
+  clockOf,
+  dayStep,
+  type Regime,
+  referenceStep,
+  referenceWarmth,
+  warmth,
+} from "./clock";
 import { conclude, type DayChances, type Evidence, RECENT_DAYS, REPEAT_DAYS, readNow } from "./conclude";
 import type { CueContext } from "./cue-kinds";
 import { type Misled, misledOn } from "./misled";
 import { clockStart } from "./season-clock";
 import { type DayStep, predictDay, restart } from "./stage-filter";
-import { CELLS, chancesOf, freshStage, meanStage, type Stage, type StageChances } from "./stage-grid";
+import { CELLS, chancesOf, freshStage, meanStage, pickedStage, type Stage, type StageChances } from "./stage-grid";
 import type { Verdict } from "./verdict";
+import { evennessOf, growsAgain, RIPENS_OVER, wayOf } from "./way";
+import { expectedYieldG } from "./yield";
 
 /** A pick as the readiness of its planting sees it. */
-export type PickMark = { day: Day; extent: "some" | "all-ready" | "final" };
+export type PickMark = {
+  day: Day;
+  extent: "some" | "all-ready" | "final";
+  /** a test, a thinning: something was taken, but what was ready still stands */
+  aside?: boolean;
+};
 
 export type JudgeInput = {
   today: Day;
@@ -37,6 +53,8 @@ export type JudgeInput = {
   weighReadings?: boolean;
   /** whether to keep the chances of every day from the start; the planting's own page needs it */
   track?: boolean;
+  /** pieces that a day of reference warmth brings by what is known of the planting; null: by the handbook's yield */
+  piecesPerDay?: number | null;
 };
 
 export type { DayChances, Evidence } from "./conclude";
@@ -57,9 +75,19 @@ export type Judgement = {
   overCount: number;
   /** plants or pieces used up by test digs and tastes */
   usedUp: number;
+  /** how it is taken by its school */
+  way: TakenWay;
+  /** days of reference warmth since its first pieces were ready, as far as is known: how much of its flush is over */
+  borneDays: number;
+  /** whether all its pieces have had their time: nothing more is to come */
+  flushOver: boolean;
+  /** why nothing may be taken from it at all, whatever its stage: kept for seed, its season over; null: it may */
+  barred: string | null;
   /** advice of an override cue seen in the last week, when it decides */
   override: { cue: Cue; advice: string } | null;
   evidence: Evidence[];
+  /** every reading of the season with what it meant, also those that a pick has answered since; for looking back */
+  looked: Evidence[];
   clock: Clock;
   warmthSoFarDd: number;
   daysSinceStart: number;
@@ -80,8 +108,14 @@ export type Judgement = {
 
 /** A day before the season has begun. */
 const STILL: DayStep = { before: 0, after: 0, spreadBefore: 0, spreadAfter: 0 };
-/** Share of the crop whose clock starts again with a pick. */
-const RESTARTED: Record<PickMark["extent"], number> = { some: 0.5, "all-ready": 0.96, final: 1 };
+/** Share of what was ready that a pick takes, as far as the next pick is concerned. */
+const TAKEN_SHARE: Record<PickMark["extent"], number> = { some: 0.4, "all-ready": 0.96, final: 1 };
+/** A flush is surely over after so many times its usual length, and so many primes for its last pieces; then so much of the belief goes each day to nothing being left. */
+const LASTS_SPREADS = 1.8;
+const LASTS_PRIMES = 2;
+const SPENT_A_DAY = 0.25;
+/** What is worth bending down for, g. */
+const HANDFUL_G = 50;
 /** Days for which an override cue holds. */
 const OVERRIDE_DAYS = 7;
 
@@ -93,8 +127,10 @@ const OVERRIDE_DAYS = 7;
 export function judge(input: JudgeInput): Judgement {
   const { today, planting, bed, crop, school } = input;
   const clock = clockOf(planting, crop, school, input.climate, input.latitudeDeg);
+  const way = wayOf(crop, school);
+  const regrows = growsAgain(crop, way);
   const cueById = new Map(crop.cues.map((c) => [c.id, c]));
-  const startedOn = clockStart(planting, crop, today, input.latitudeDeg);
+  const startedOn = clockStart(planting, crop, today, input.latitudeDeg, input.climate);
   const usedUp = usedUpBy(input.checks, cueById, startedOn);
   const plants = planting.plants ?? guessPlants(planting, crop);
   const context: CueContext = { school, plants: Math.max(1, plants - (lifted(crop) ? usedUp : 0)) };
@@ -104,26 +140,41 @@ export function judge(input: JudgeInput): Judgement {
   if (startedOn <= today && first === -1)
     throw new RangeError(`no weather for ${startedOn}, when this planting’s clock began`);
 
+  const handful = handfulOf(input, plants);
+  const step = referenceStep(crop, clock);
   let stage = freshStage();
   let spare: Stage = new Float64Array(CELLS);
   let regime: Regime = "first";
   let warmthSoFarDd = 0;
   let evidence: Evidence[] = [];
+  const looked: Evidence[] = [];
   let prior = freshStage();
   let conflict: Conflict | null = null;
   let counted: Counted | null = null;
   let lastLook: Day | null = null;
   let recentLook = false;
   const track: DayChances[] = [];
+  const spread = RIPENS_OVER[evennessOf(crop)];
+  const flush =
+    (evennessOf(crop) !== "weeks" || crop.days.yearly !== null) && (way === "as-they-come" || way === "one-by-one");
+  const lasts = LASTS_SPREADS * spread + LASTS_PRIMES * crop.prime.warmDays;
+  let borneDays = 0;
+  const spent = () => flush && borneDays > lasts;
   let index = Math.max(0, first);
   for (; index < input.weather.length; index++) {
     const day = input.weather[index]!;
     if (day.day > today) break;
     if (day.day > startedOn) {
       const yesterday = input.weather[index - 1] ?? day;
-      predictDay(stage, dayStep(yesterday, bed, crop, clock, regime, input.latitudeDeg, counted), spare);
+      const step = dayStep(yesterday, bed, crop, clock, regime, input.latitudeDeg, counted);
+      predictDay(stage, spent() ? STILL : step, spare);
       [stage, spare] = [spare, stage];
-      warmthSoFarDd += warmth(yesterday, crop);
+      const gained = warmth(yesterday, crop);
+      warmthSoFarDd += gained;
+      const { ready, past } = chancesOf(stage);
+      borneDays += (regime === "bears" ? 1 : ready + past) * (gained / referenceWarmth(crop));
+      // a flush that is over leaves nothing to take, whether anybody came for it or not
+      if (spent()) restart(stage, SPENT_A_DAY, freshStage());
     }
     if (day.day === today) prior = stage.slice();
     const readings = (readingsOn.get(day.day) ?? []).flatMap((check): Reading[] => check.readings);
@@ -133,13 +184,20 @@ export function judge(input: JudgeInput): Judgement {
       const lies = misledOn(crop, input.weather, day.day);
       const taken = readNow(stage, readings, crop, context, day.day, lies, recent);
       evidence.push(...taken.evidence);
+      looked.push(...taken.evidence);
       if (taken.evidence.length > 0) lastLook = day.day;
       if (day.day === today) conflict = taken.conflict;
-      if (crop.habit === "once-over") counted = countedFrom(taken.evidence, school) ?? counted;
+      if (way !== "as-needed") counted = countedFrom(taken.evidence, school) ?? counted;
     }
     for (const pick of picksOn.get(day.day) ?? []) {
-      restart(stage, RESTARTED[pick.extent], freshStage());
-      if (crop.habit !== "once-over") regime = "again";
+      // what is lifted at once, or dug as needed, stands as it stood; a test or a thinning takes nothing that was ready
+      if (day.day < startedOn || pick.aside || way === "as-needed" || (way === "all-at-once" && !regrows)) continue;
+      restart(
+        stage,
+        TAKEN_SHARE[pick.extent],
+        regrows ? freshStage() : pickedStage(step * handful.days, handful.pieces),
+      );
+      regime = regrows ? "regrows" : "bears";
       if (pick.extent !== "some") {
         evidence = [];
         lastLook = null;
@@ -153,14 +211,27 @@ export function judge(input: JudgeInput): Judgement {
   for (let k = 0; k < input.horizonDays; k++) {
     const day = input.weather[index - 1 + k];
     if (!day) break;
-    steps.push(startedOn > day.day ? STILL : dayStep(day, bed, crop, clock, regime, input.latitudeDeg, counted));
+    steps.push(
+      startedOn > day.day || spent() ? STILL : dayStep(day, bed, crop, clock, regime, input.latitudeDeg, counted),
+    );
   }
   const override = standingOverride(input, cueById);
+  const barred = barredBy(input, override, startedOn);
   const misled = misledOn(crop, input.weather, today);
   const overCount = lastOverCount(input, cueById);
-  const concluded = conclude(stage, steps, today, crop, { override, misled, overCount, lookBy: repeatBy(input) });
+  const concluded = conclude(stage, steps, today, crop, {
+    way,
+    override,
+    misled,
+    overCount,
+    evidence,
+    conflict,
+    lastLook: lastSeen(input, startedOn),
+    lookBy: repeatBy(input),
+  });
   return {
     ...concluded,
+    ...(barred && concluded.verdict !== "leave-for-seed" ? { verdict: "not-yet" as const, call: null } : {}),
     // a season not begun yet is looked at again when it begins
     lookAgain: startedOn > today ? startedOn : concluded.lookAgain,
     misled,
@@ -168,9 +239,14 @@ export function judge(input: JudgeInput): Judgement {
     recentLook,
     overCount,
     usedUp,
+    way,
+    borneDays,
+    flushOver: flush && borneDays > LASTS_SPREADS * spread,
+    barred,
     track,
     meanStage: meanStage(stage),
     override: override ? { cue: override, advice: override.kind === "event" ? override.advice : "" } : null,
+    looked,
     evidence: evidence.sort((a, b) => Math.abs(b.shift) - Math.abs(a.shift)),
     clock,
     warmthSoFarDd,
@@ -182,6 +258,28 @@ export function judge(input: JudgeInput): Judgement {
     context,
     worth: input.weighReadings === false ? [] : bestReadings(stage, crop, context),
   };
+}
+
+/**
+ * Pieces that are worth bending down for, and days of reference warmth in which they come: by picks and counts where
+ * they tell, else by the handbook's yield.
+ */
+function handfulOf(
+  { planting, bed, crop, piecesPerDay }: JudgeInput,
+  plants: number,
+): { pieces: number; days: number } {
+  const pieces = Math.max(1, HANDFUL_G / crop.yield.pieceG);
+  const over = RIPENS_OVER[evennessOf(crop)];
+  const perDay = piecesPerDay ?? expectedYieldG({ ...planting, plants }, bed, crop) / crop.yield.pieceG / over;
+  return { pieces, days: pieces / Math.max(1e-3, perDay) };
+}
+
+/** Why nothing may be taken: it is kept for seed, or the season of what stands for years was ended. */
+function barredBy(input: JudgeInput, override: Cue | null, startedOn: Day): string | null {
+  if (override?.kind === "event" && override.verdict === "leave-for-seed")
+    return input.crop.days.yearly ? "its season is over: it gathers strength for next year" : "it is kept for seed";
+  const ended = input.crop.days.yearly && input.picks.some((p) => p.extent === "final" && p.day >= startedOn);
+  return ended ? "its season was ended with the last pick" : null;
 }
 
 /** Plants to reckon a count by when nobody counted them: from the row or area and the usual yield of a plant. */
@@ -207,6 +305,12 @@ function usedUpBy(checks: readonly Check[], cueById: Map<string, Cue>, since: Da
 function countedFrom(evidence: readonly Evidence[], school: School): Counted | null {
   const dated = evidence.find((e) => e.cue.kind === "since" && e.cue.reliability !== "low");
   return dated?.cue.kind === "since" ? { marks: school.cues[dated.cue.id]?.landmarks ?? dated.cue.marks } : null;
+}
+
+/** The last day on which somebody looked at it or picked from it this season; null: nobody has. */
+function lastSeen({ checks, picks, today }: JudgeInput, startedOn: Day): Day | null {
+  const days = [...checks.map((c) => c.at.slice(0, 10)), ...picks.map((p) => p.day)];
+  return days.reduce<Day | null>((last, d) => (d >= startedOn && d <= today && (!last || d > last) ? d : last), null);
 }
 
 /** Over-age pieces counted at the last look since the last pick; 0 when nobody counted. */

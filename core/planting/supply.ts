@@ -2,15 +2,18 @@ import type { Day } from "../calendar/day";
 import type { Bed } from "../garden/bed";
 import type { Planting } from "../garden/planting";
 import type { Crop } from "../handbook/crop";
-import { daysAtTemp, warmth } from "../readiness/clock";
-import type { DayChances } from "../readiness/judge";
 import { bedDay, bedMinC } from "../weather/bed-night";
 import { meanTempC, type WeatherDay } from "../weather/daily";
 import { type Night, nightAt, nightChance } from "../weather/ensemble";
 import { GALE_GUST_MS } from "../weather/hazards";
 import { chanceAtOrBelow } from "../weather/normal";
+import { daysAtTemp, referenceWarmth, warmth } from "./clock";
+import type { DayChances, Judgement } from "./judge";
 import type { Population } from "./population";
 import { gammaMean, gammaPosterior } from "./rate";
+import { CELLS, READY_FROM, STAGES, STEP, type Stage } from "./stage-grid";
+import { evennessOf, growsAgain, RIPENS_OVER } from "./way";
+import { expectedYieldG } from "./yield";
 
 /** One coming day as it bears on one planting. */
 export type SupplyDay = {
@@ -21,6 +24,8 @@ export type SupplyDay = {
   galeChance: number;
   /** growth relative to a day at the crop's reference warmth */
   growth: number;
+  /** what becomes ready on this day while the plants live, g; nothing once all that is left has come */
+  bringsG: number;
   primeDays: number;
   bedMinC: number;
   chances: DayChances;
@@ -33,8 +38,11 @@ export type Supply = {
   once: boolean;
   /** once-over: the whole standing crop, g */
   standingG: number;
-  /** repeat: what stands ready or over-age today, g */
+  /** all that is still to come or stands, g */
+  leftG: number;
+  /** taken piece by piece: what stands ready today in its prime, and over-age, g */
   stockG: number;
+  stockOverG: number;
   /** repeat: what becomes ready on a day of reference warmth, g */
   rateG: number;
   /** repeat: unripe crop that a last strip would also bring, g */
@@ -49,6 +57,10 @@ export type Supply = {
   minutesPerG: number;
   /** days that it is let rest between two picks; 0: none */
   restDays: number;
+  /** the most of it that one pick is worth taking, g: what can be eaten, kept or given; the rest is left standing */
+  mostG: number;
+  /** days from today's midnight from which a first pick of it may be planned, wishes apart; 0: at once */
+  fromT: number;
   /** what the household can use of it after the plan, g: more than that left standing is worth nothing more */
   laterG: number;
   /** share of what stands that disease takes in a day; 0 when none was seen */
@@ -56,10 +68,6 @@ export type Supply = {
   days: SupplyDay[];
 };
 
-/** Warm season over which a repeat cropper spreads its yield, in days of reference warmth (own estimate). */
-const BEARING_DAYS = 55;
-/** Warmth of the reference day, mean °C. */
-const REFERENCE_C = 18;
 /** Nothing said about how much can be used later. */
 export const PLENTY_G = 1e9;
 /** How firmly the handbook's rate is believed, in pieces. */
@@ -73,8 +81,11 @@ export function piecesPerDay(
   picked: readonly PickedBefore[],
   pickedReferenceDays: number,
 ): number {
-  const expectedG = expectedYieldG(planting, bed, crop);
-  return learnedRateG(expectedG / BEARING_DAYS, crop.yield.pieceG, picked, pickedReferenceDays) / crop.yield.pieceG;
+  const evenness = evennessOf(crop);
+  const priorG = expectedYieldG(planting, bed, crop) / RIPENS_OVER[evenness];
+  // what ripens within a few weeks is as much as it is: only what bears on teaches its rate
+  const rateG = evenness === "weeks" ? learnedRateG(priorG, crop.yield.pieceG, picked, pickedReferenceDays) : priorG;
+  return rateG / crop.yield.pieceG;
 }
 
 export type PickedBefore = { day: Day; netG: number };
@@ -84,7 +95,7 @@ export type PickedBefore = { day: Day; netG: number };
  * far. Once-over crops stand as one mass; all others yield at a rate per day of warmth, learned from the pick log
  * by the gamma–Poisson rule on the handbook's yield.
  *
- * @param days judged chances of today and the coming days
+ * @param judged chances of today and the coming days, the stage behind them, and how the crop is taken
  * @param weather the same days as the bed is covered; nights are what is known of their minima at the station
  * @param standing pieces standing today as counts and picks say; null when nobody counted
  * @param pickedReferenceDays warmth between the first and last pick of this planting, in reference days
@@ -93,22 +104,36 @@ export function supplyOf(
   planting: Planting,
   bed: Bed,
   crop: Crop,
-  days: readonly DayChances[],
+  judged: Pick<Judgement, "way" | "stage" | "regime" | "borneDays"> & { days: readonly DayChances[] },
   weather: readonly WeatherDay[],
   nights: readonly Night[],
   picked: readonly PickedBefore[],
   pickedReferenceDays: number,
   standing: Population | null = null,
 ): Supply {
-  const once = crop.habit === "once-over";
+  const once = judged.way === "all-at-once" && judged.regime !== "regrows" && !growsAgain(crop, judged.way);
   const pickedG = picked.reduce((sum, p) => sum + p.netG, 0);
   const expectedG = expectedYieldG(planting, bed, crop);
-  const perDayG = learnedRateG(expectedG / BEARING_DAYS, crop.yield.pieceG, picked, pickedReferenceDays);
+  const { pieceG } = crop.yield;
+  const perDayG = piecesPerDay(planting, bed, crop, picked, pickedReferenceDays) * pieceG;
+  // what stands for years has a season; what bears for weeks goes on until the cold
+  const weeks = evennessOf(crop) === "weeks" && crop.days.yearly === null;
+  // what bears for weeks is not at an end because the handbook's yield was reached
+  const ripens = RIPENS_OVER[evennessOf(crop)];
+  const leftG =
+    weeks || judged.way === "as-needed" || once
+      ? Math.max((weeks ? 0.3 : 0.1) * expectedG, expectedG - pickedG)
+      : Math.min(Math.max(0, 1.2 * expectedG - pickedG), expectedG * Math.max(0, 1.5 - judged.borneDays / ripens));
+  const { days } = judged;
+  let toCome = leftG;
   const supplyDays = days.slice(0, weather.length).map((chances, k) => {
     const day = weather[k]!;
     const felt = bedDay(day, bed);
     const min = bedMinC(day, bed);
     const gust = day.gustMs ?? 0;
+    const growth = Math.min(MOST_GROWTH, warmth(felt, crop) / referenceWarmth(crop));
+    const bringsG = once ? 0 : Math.max(0, Math.min(toCome, perDayG * growth));
+    toCome -= bringsG;
     return {
       day: day.day,
       killChance: nightChance(nightAt(nights[k]!, min - nights[k]!.minC), crop.weather.killC),
@@ -116,23 +141,27 @@ export function supplyOf(
         bed.cover === "none" || bed.cover === "fleece"
           ? 1 - chanceAtOrBelow(GALE_GUST_MS, gust, Math.max(0.5, gust * (0.12 + 0.015 * k)))
           : 0,
-      growth: warmth(felt, crop) / referenceWarmth(crop),
+      growth,
+      bringsG,
       primeDays: daysAtTemp(crop.prime.warmDays, crop.prime.coolDays, meanTempC(felt)),
       bedMinC: min,
       chances,
     };
   });
-  const today = days[0];
-  const intervalG = perDayG * Math.max(1, crop.interval.warmDays);
-  const ripeness = today ? Math.min(2, Math.max(0, (today.meanStage - 0.4) / 0.6)) : 0;
+  const growth = supplyDays[0]?.growth ?? 1;
+  const stock = standing
+    ? { primeG: standing.ready * pieceG, overG: standing.over * pieceG }
+    : stockOf(judged.stage, perDayG * growth, supplyDays[0]?.primeDays ?? crop.prime.warmDays, expectedG - pickedG);
   return {
     plantingId: planting.id,
     cropId: crop.id,
     once,
-    standingG: Math.max(0.1 * expectedG, expectedG - pickedG),
-    stockG: once ? 0 : standing ? (standing.ready + standing.over) * crop.yield.pieceG : intervalG * ripeness,
+    standingG: leftG,
+    leftG,
+    stockG: once ? 0 : stock.primeG,
+    stockOverG: once ? 0 : stock.overG,
     rateG: once ? 0 : perDayG,
-    stripG: once ? 0 : Math.min(0.2 * expectedG, perDayG * (crop.climacteric ? 10 : 1.5)),
+    stripG: once ? 0 : Math.min(0.2 * expectedG, leftG, perDayG * (crop.climacteric ? 10 : 1.5)),
     lossShare: crop.weather.lossShare,
     galeLossShare: crop.weather.galeLossShare,
     killC: crop.weather.killC,
@@ -143,26 +172,39 @@ export function supplyOf(
     minutesPerG: crop.minutesPerKg / 1000,
     restDays: crop.restDays ?? (crop.habit === "cut-again" ? 0.7 * crop.interval.warmDays : 0),
     sickLossShare: 0,
+    mostG: PLENTY_G,
+    fromT: 0,
     laterG: PLENTY_G,
     days: supplyDays,
   };
 }
 
-/** Degree days of one reference day for a crop; the rate of bearing is measured against it. */
-export const referenceWarmth = (crop: Crop): number =>
-  Math.max(1, warmth({ tempMinC: REFERENCE_C - 5, tempMaxC: REFERENCE_C + 5 }, crop));
+/** No day brings more than so many days of reference warmth: beyond it plants have enough to do with the heat (own estimate). */
+const MOST_GROWTH = 1.7;
+/** What stands at least where something is ready, g. */
+const LEAST_STOCK_G = 30;
+/** Over-age pieces stand for so many primes before they rot or drop (own estimate). */
+const OVER_PRIMES = 1.5;
 
-/** Whole expected yield of a planting, g: by plants, else by row, else by area at one plant per 0.1 m² (own estimate). */
-export function expectedYieldG(planting: Planting, bed: Pick<Bed, "sunHours">, crop: Crop): number {
-  const mid = (r: readonly [number, number]) => (r[0] + r[1]) / 2;
-  const perPlant = crop.yield.perPlantKg;
-  const perMetre = crop.yield.perMetreKg;
-  const sun = bed.sunHours < 4 ? 0.6 : 1;
-  if (planting.plants !== null && perPlant) return 1000 * mid(perPlant) * planting.plants * sun;
-  if (planting.rowM !== null && perMetre) return 1000 * mid(perMetre) * planting.rowM * sun;
-  const plants = planting.areaM2 !== null ? planting.areaM2 * 8 : planting.rowM !== null ? planting.rowM * 3 : 6;
-  return 1000 * (perPlant ? mid(perPlant) : 0.3) * plants * sun;
+/**
+ * What stands ready and over-age by the belief about the ripest piece, g: since that ripened, more have, at the rate of
+ * these days; those of the last days are in their prime, the ones before over-age, the oldest gone.
+ */
+function stockOf(stage: Stage, perDayG: number, primeDays: number, leftG: number): { primeG: number; overG: number } {
+  let primeG = 0;
+  let overG = 0;
+  for (let i = READY_CELL; i < CELLS; i++) {
+    const p = stage[i]!;
+    if (p === 0) continue;
+    // the last cell holds all that ripened long ago
+    const days = i === CELLS - 1 ? (1 + OVER_PRIMES) * primeDays : (STAGES[i]! - READY_FROM) * primeDays;
+    const fresh = Math.max(0, Math.min(leftG, Math.max(LEAST_STOCK_G, perDayG * Math.min(days, primeDays))));
+    primeG += p * fresh;
+    overG += p * Math.max(0, Math.min(leftG - fresh, perDayG * Math.max(0, days - primeDays)));
+  }
+  return { primeG, overG };
 }
+const READY_CELL = Math.round(READY_FROM / STEP);
 
 function learnedRateG(priorG: number, pieceG: number, picked: readonly PickedBefore[], referenceDays: number): number {
   if (picked.length < 2 || referenceDays <= 1) return priorG;

@@ -3,18 +3,19 @@ import type { Crop, School } from "../handbook/crop";
 import type { UnitSystem } from "../units/mass";
 import { sayReading } from "./cue-kinds";
 import type { Evidence, Judgement } from "./judge";
+import type { Meaning } from "./verdict";
 
-/** "speaks for it", "against it", and how strongly, for a shift in log-odds. */
-function weightWords(shift: number): string {
-  const size = Math.abs(shift);
-  if (size < 0.15) return "changes little";
-  const strength = size > 1.6 ? "strongly " : size < 0.6 ? "a little " : "";
-  return shift > 0 ? `speaks ${strength}for ripe` : `speaks ${strength}against`;
-}
+/** What a reading means by itself, said of the crop: never how far it moved the reckoning. */
+const MEANS: Record<Meaning, string> = {
+  short: "well short of it",
+  nearly: "nearly there",
+  right: "right for this way of picking",
+  past: "past its best",
+};
 
-/** One reason: "neck: squashy, folds flat (today) speaks strongly for ripe". */
+/** One reason: "neck: squashy, folds flat (today): right for this way of picking". */
 export const sayEvidence = (e: Evidence, today: Day, system: UnitSystem): string =>
-  `${sayReading(e.cue, e.value, system)} (${sayNear(e.day, today)}) ${e.discounted ? `counts for little: ${e.discounted}` : weightWords(e.shift)}`;
+  `${sayReading(e.cue, e.value, system)} (${sayNear(e.day, today)})${e.discounted ? ` counts for little: ${e.discounted}` : `: ${MEANS[e.means]}`}`;
 
 /**
  * The reasons behind a judgement in plain words, weightiest first: an override, then readings, then the clock.
@@ -29,6 +30,7 @@ export function sayReasons(
   most = 4,
 ): string[] {
   const reasons: string[] = [];
+  if (j.barred) reasons.push(j.barred);
   if (j.override) reasons.push(`${j.override.cue.label} seen: ${j.override.advice}`);
   if (j.call && !j.override) reasons.push(j.call.words.replace(/\.$/, ""));
   if (j.conflict) reasons.push("today’s readings disagree, so the doubt is kept wide: look at another plant");
@@ -39,7 +41,7 @@ export function sayReasons(
 
 /** Days and warmth so far beside what is expected. */
 export function sayClock(j: Judgement, crop: Crop, school: School): string {
-  if (j.regime === "again")
+  if (j.regime !== "first")
     return `picked before; ${crop.name.toLowerCase()} wants a pick every ${crop.interval.warmDays} days when warm, ${crop.interval.coolDays} when cool`;
   const share = Math.round((j.warmthSoFarDd / j.clock.targetDd) * 100);
   const source = j.clock.range.from === "packet" ? "the packet says" : "the handbook says";

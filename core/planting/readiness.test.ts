@@ -300,7 +300,7 @@ describe("what readings do", () => {
       readings: { "tops-down": 75, "bulb-width": 66 },
     });
     const reasons = sayReasons(judge(input), input.crop, input.school, input.today, "metric");
-    expect(reasons[0]).toMatch(/^tops fallen 75 % \(today\) speaks (strongly )?for ripe$/);
+    expect(reasons[0]).toBe("tops fallen 75 % (today): right for this way of picking");
     expect(reasons.at(-1)).toMatch(/day 112; the handbook says 100–150; \d+ % of the warmth to “Half down” has come/);
   });
   it("asks for the cheap telling reading before the costly one", () => {
@@ -314,7 +314,7 @@ describe("what readings do", () => {
     const today = addDays("2026-05-25", 70);
     const picked = judge(situation({ ...s, picks: [{ day: today, extent: "all-ready" }] }));
     expect(isPick(picked.verdict)).toBe(false);
-    expect(picked.regime).toBe("again");
+    expect(picked.regime).toBe("bears");
     expect(picked.days[5]!.ready + picked.days[5]!.past).toBeGreaterThan(0.8);
   });
   it("says to look again sooner the nearer it is, and never today", () => {
@@ -380,6 +380,8 @@ describe("laws of the filter", () => {
         (cropId, age, warmer) => {
           const cool = judge(situation({ cropId, age }));
           const warm = judge(situation({ cropId, age, warmerC: warmer }));
+          // a flush that is over sooner leaves nothing sooner: that is not later
+          if (warm.flushOver) return;
           expect(warm.chances.ready + warm.chances.past).toBeGreaterThanOrEqual(
             cool.chances.ready + cool.chances.past - 1e-9,
           );

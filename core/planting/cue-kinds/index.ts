@@ -2,6 +2,7 @@ import type { Cue, CueKind } from "../../handbook/crop";
 import type { UnitSystem } from "../../units/mass";
 import type { ReadingValue } from "../check";
 import { CELLS, STAGES } from "../stage-grid";
+import type { Meaning } from "../verdict";
 import { choice } from "./choice";
 import { count } from "./count";
 import { event } from "./event";
@@ -39,6 +40,10 @@ export function likelihoodOf(cue: Cue, value: ReadingValue, context: CueContext)
   byValue.set(key, out);
   return out;
 }
+
+/** What a reading means by itself, by the school's own marks. */
+export const meaningOf = (cue: Cue, value: ReadingValue, context: CueContext): Meaning =>
+  rulesOf(cue).means(cue, value, context);
 
 /** Answers worth imagining for a cue. */
 export const answersOf = (cue: Cue, context: CueContext): ReadingValue[] => rulesOf(cue).answers(cue, context);

@@ -1,10 +1,23 @@
 import { CELLS, READY_FROM, STEP, type Stage } from "./stage-grid";
 
 /**
- * How far one day carries the stage below and above readiness, and the spread that a whole unit of stage gathers.
+ * How far one day carries the stage and the spread that a whole unit of stage gathers: `set` while the plant has not
+ * set the piece yet, `before` from there to readiness, `after` from then on.
  * `holdAt`: from this stage up to readiness nothing moves today (bulbs wait for longer days); absent when nothing waits.
  */
-export type DayStep = { before: number; after: number; spreadBefore: number; spreadAfter: number; holdAt?: number };
+export type DayStep = {
+  /** absent: the piece is as old as the plant, and there is only one way to readiness */
+  set?: { by: number; spread: number };
+  before: number;
+  after: number;
+  spreadBefore: number;
+  spreadAfter: number;
+  holdAt?: number;
+};
+
+/** Stage at which a fruit or pod is set: what the plant needs before it is the stretch below. */
+export const SET_STAGE = 0.2;
+const SET_CELL = Math.round(SET_STAGE / STEP);
 
 /**
  * The distribution a day later: every cell drifts by the day's progress and spreads by what is unknown. Each cell's
@@ -16,7 +29,9 @@ export type DayStep = { before: number; after: number; spreadBefore: number; spr
 export function predictDay(stage: Stage, step: DayStep, into: Stage): Stage {
   into.fill(0);
   const held = step.holdAt === undefined ? READY_CELL : Math.min(READY_CELL, Math.ceil(step.holdAt / STEP - 1e-9));
-  spread(stage, 0, held, kernel(step.before, step.spreadBefore), into);
+  const set = step.set ? Math.min(SET_CELL, held) : 0;
+  if (step.set) spread(stage, 0, set, kernel(step.set.by, step.set.spread), into);
+  spread(stage, set, held, kernel(step.before, step.spreadBefore), into);
   for (let i = held; i < READY_CELL; i++) into[i]! += stage[i]!;
   spread(stage, READY_CELL, CELLS, kernel(step.after, step.spreadAfter), into);
   return into;

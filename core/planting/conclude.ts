@@ -1,0 +1,268 @@
+import { addDays, type Day, daysBetween } from "../calendar/day";
+import type { Crop, Cue, TakenWay } from "../handbook/crop";
+import { CONTRADICTION, type Conflict, conflictAmong, overlapOf, productOf, tempered } from "./agreement";
+import { type Call, callOf } from "./call";
+import type { Reading, ReadingValue } from "./check";
+import { type CueContext, likelihoodOf, meaningOf } from "./cue-kinds";
+import { MISLED_WEIGHT, type Misled } from "./misled";
+import { type DayStep, observe, predictDay } from "./stage-filter";
+import { CELLS, chancesOf, meanStage, READY_FROM, STEP, type Stage, type StageChances } from "./stage-grid";
+import { isPick, type Meaning, type Seen, type Verdict, verdictOf } from "./verdict";
+
+/** One thing that moved the verdict, by how much it shifted the log-odds of being ready; why it counted for less. */
+export type Evidence = {
+  cue: Cue;
+  value: ReadingValue;
+  day: Day;
+  shift: number;
+  discounted: string | null;
+  /** what the reading means by itself, nothing else known */
+  means: Meaning;
+};
+export type DayChances = StageChances & { day: Day; meanStage: number };
+
+/**
+ * How far the clock may be wholly wrong (a cold spring in this corner, thirst, the wrong packet): this share of the
+ * belief is spread evenly before a day's readings, so that eyes and fingers can overrule the calendar; less of it
+ * once somebody has looked lately (own estimate).
+ */
+const CLOCK_DOUBT = 0.4;
+const LOOK_DOUBT = 0.08;
+/** The same after readings that contradict each other, and before readings that overturn the last look. */
+const CONFLICT_DOUBT = 0.16;
+const OVERTURNED_DOUBT = 0.4;
+const OVERTURNED_WEIGHT = 0.6;
+/** Weight that contradictory readings keep (own estimate). */
+const CONFLICT_WEIGHT = 0.5;
+/** A look at most so many days old is one that today's should not contradict. */
+export const RECENT_DAYS = 4;
+
+/** What one day's readings did: each reading's effect, and whether they contradict each other or the last look. */
+export type Taken = { evidence: Evidence[]; conflict: Conflict | null };
+
+/**
+ * Takes one day's readings into a stage, in place. Of several readings of one cue on one day the last counts.
+ * Readings that the weather makes lie count for little. Readings that contradict each other, or a look of the last
+ * days, count for half and leave the doubt wide, so that a slip does not flip the verdict.
+ * @param recentLook whether there was a look within the last days
+ */
+export function readNow(
+  stage: Stage,
+  readings: readonly Reading[],
+  crop: Pick<Crop, "cues">,
+  context: CueContext,
+  day: Day,
+  misled: readonly Misled[] = [],
+  recentLook = false,
+): Taken {
+  const last = readings.length > 1 ? [...new Map(readings.map((r) => [r.cueId, r])).values()] : readings;
+  const taken = last.flatMap((reading) => {
+    const cue = crop.cues.find((c) => c.id === reading.cueId);
+    if (!cue || cue.kind === "event") return [];
+    const lie = misled.find((m) => m.cueIds.includes(cue.id));
+    const likelihood = tempered(likelihoodOf(cue, reading.value, context), lie ? MISLED_WEIGHT : 1);
+    return [{ cue, value: reading.value, likelihood, discounted: lie?.why ?? null }];
+  });
+  if (taken.length === 0) return { evidence: [], conflict: null };
+  let conflict = conflictAmong(taken);
+  if (!conflict && recentLook) {
+    const overlap = overlapOf(stage, productOf(taken.map((t) => t.likelihood)));
+    if (overlap < CONTRADICTION) conflict = { between: null, overlap };
+  }
+  // eyes that see something else than was believed after the last look are believed: it is today's look
+  const amongThem = conflict?.between != null;
+  spreadEvenly(stage, conflict && !amongThem ? OVERTURNED_DOUBT : recentLook ? LOOK_DOUBT : CLOCK_DOUBT);
+  const evidence = taken.map((t): Evidence => {
+    const before = readyLogOdds(stage);
+    observe(stage, tempered(t.likelihood, amongThem ? CONFLICT_WEIGHT : conflict ? OVERTURNED_WEIGHT : 1));
+    return {
+      cue: t.cue,
+      value: t.value,
+      day,
+      shift: readyLogOdds(stage) - before,
+      discounted: t.discounted,
+      means: meaningOf(t.cue, t.value, context),
+    };
+  });
+  if (amongThem) spreadEvenly(stage, CONFLICT_DOUBT);
+  else if (!conflict) decide(stage, evidence);
+  return { evidence, conflict };
+}
+
+/** How much the other side of the school's mark keeps once every decisive sign is on this one (own estimate). */
+const OTHER_SIDE = 0.3;
+
+/**
+ * Decisive signs that all say the same decide: what is ready by the school's own marks is ready, what falls short of
+ * them is not, whatever the clock had thought. Signs that the weather makes lie decide nothing.
+ */
+function decide(stage: Stage, evidence: readonly Evidence[]): void {
+  const decisive = evidence.filter((e) => e.cue.role === "decisive" && e.discounted === null);
+  if (decisive.length === 0) return;
+  const yes = decisive.every((e) => e.means === "right" || e.means === "past");
+  const no = decisive.every((e) => e.means === "short" || e.means === "nearly");
+  if (yes === no) return;
+  let total = 0;
+  for (let i = 0; i < CELLS; i++) {
+    if (i < READY_CELL === yes) stage[i]! *= OTHER_SIDE;
+    total += stage[i]!;
+  }
+  for (let i = 0; i < CELLS; i++) stage[i]! /= total;
+}
+const READY_CELL = Math.round(READY_FROM / STEP);
+
+function spreadEvenly(stage: Stage, share: number): void {
+  for (let i = 0; i < CELLS; i++) stage[i] = (1 - share) * stage[i]! + share / CELLS;
+}
+
+/** Log-odds that the crop has reached its target. */
+function readyLogOdds(stage: Stage): number {
+  const { ready, past } = chancesOf(stage);
+  const p = Math.min(1 - 1e-6, Math.max(1e-6, ready + past));
+  return Math.log(p / (1 - p));
+}
+
+export type Conclusion = {
+  chances: StageChances;
+  verdict: Verdict;
+  call: Call | null;
+  days: DayChances[];
+  lookAgain: Day;
+};
+
+/** What is known beside the stage when a verdict is drawn. */
+export type Beside = {
+  way: TakenWay;
+  override: Cue | null;
+  misled: readonly Misled[];
+  overCount: number;
+  /** readings that can still be relied on, the latest look's first */
+  evidence: readonly Evidence[];
+  /** today's readings against each other or against the last look; null when they agree */
+  conflict: Conflict | null;
+  /** day of the last look or pick, today's too; null: nobody has been there */
+  lastLook: Day | null;
+  /** the day by which it must be looked at again whatever the verdict: pests and disease want a repeat; null for none */
+  lookBy: Day | null;
+};
+
+/** A decisive sign is relied on for so many days; something seen to be past use, for so many. */
+const SEEN_DAYS = 1;
+const PAST_SEEN_DAYS = 5;
+
+/** What was seen, as a verdict relies on it. Readings that the weather makes lie decide nothing. */
+export function seenOf(evidence: readonly Evidence[], today: Day, conflict: Conflict | null = null): Seen {
+  const fresh = evidence.filter((e) => daysBetween(e.day, today) <= SEEN_DAYS && e.discounted === null);
+  // of several looks the last one counts for each cue
+  const latest = new Map<string, Evidence>();
+  for (const e of fresh) if (!latest.has(e.cue.id) || latest.get(e.cue.id)!.day <= e.day) latest.set(e.cue.id, e);
+  const all = [...latest.values()];
+  const readyCounted = all.some((e) => e.cue.kind === "count" && e.cue.of === "ready" && Number(e.value) > 0);
+  return {
+    decisive: all.filter((e) => e.cue.role === "decisive" && !isOverCount(e.cue)).map((e) => e.means),
+    past:
+      !readyCounted &&
+      evidence.some((e) => e.means === "past" && daysBetween(e.day, today) <= PAST_SEEN_DAYS && !overturned(e, latest)),
+    tested: all.some((e) => e.cue.usesUp),
+    overturns: conflict !== null && conflict.between === null,
+  };
+}
+
+const isOverCount = (cue: Cue): boolean => cue.kind === "count" && cue.of === "over";
+/** Whether a later look at the same cue says something else. */
+const overturned = (e: Evidence, latest: ReadonlyMap<string, Evidence>): boolean => {
+  const now = latest.get(e.cue.id);
+  return now !== undefined && now.day > e.day && now.means !== "past";
+};
+
+/**
+ * What follows from a stage: chances today and each coming day if nothing is picked, the verdict, the day to look
+ * again. The same code runs on the server and, while readings are given, in the page.
+ */
+export function conclude(
+  stage: Stage,
+  steps: readonly DayStep[],
+  today: Day,
+  crop: Pick<Crop, "habit" | "cues" | "interval" | "thins" | "nature" | "prime">,
+  beside: Beside,
+): Conclusion {
+  const chances = chancesOf(stage);
+  const days: DayChances[] = [{ day: today, ...chances, meanStage: meanStage(stage) }];
+  let future = stage.slice();
+  let spare: Stage = new Float64Array(CELLS);
+  steps.forEach((step, k) => {
+    predictDay(future, step, spare);
+    [future, spare] = [spare, future];
+    days.push({ day: addDays(today, k + 1), ...chancesOf(future), meanStage: meanStage(future) });
+  });
+  const { override } = beside;
+  const decided = override?.kind === "event" ? override.verdict : null;
+  const verdict = decided ?? verdictOf(chances, beside.way, crop, seenOf(beside.evidence, today, beside.conflict));
+  return {
+    chances,
+    verdict,
+    call: callOf(verdict, chances, crop, override, beside.overCount),
+    days,
+    lookAgain: earlier(lookAgainOn(days, verdict, crop, beside.misled, beside.lastLook), beside.lookBy),
+  };
+}
+
+/** Days after which seen pests, eggs or disease are looked at again (common practice: every other day until clean). */
+export const REPEAT_DAYS = 2;
+const earlier = (day: Day, by: Day | null): Day => (by !== null && by < day ? by : day);
+
+/** Chance of being ready, or near it, from which it is worth going to look; of having missed the prime, not to be passed. */
+const WORTH_A_LOOK = 0.3;
+const MISSED = 0.1;
+/** However far off it seems, it is looked at again by then. */
+const LONGEST_WAIT = 21;
+
+/**
+ * The day to look again: when another verdict has become likely enough, and before the chance of having missed the
+ * prime passes a tenth; today, where that day has come and nobody has looked yet. What is nearly ready is never left
+ * longer than its prime lasts, what was picked not longer than its interval. While the weather makes the cues lie, the
+ * day on which they can be believed.
+ * @param lastLook day of the last look or pick; null: nobody has been there
+ */
+function lookAgainOn(
+  days: readonly DayChances[],
+  verdict: Verdict,
+  crop: Pick<Crop, "interval" | "prime">,
+  misled: readonly Misled[],
+  lastLook: Day | null,
+): Day {
+  const today = days[0]!;
+  const earliest = lastLook === today.day ? addDays(today.day, 1) : today.day;
+  const coming = days.filter((d) => d.day >= earliest);
+  const first = (test: (d: DayChances) => boolean): Day | null => coming.find(test)?.day ?? null;
+  /** so many days after the last look, not in the past */
+  const after = (count: number): Day => {
+    const due = lastLook === null ? earliest : addDays(lastLook, Math.max(1, Math.round(count)));
+    return due < earliest ? earliest : due;
+  };
+  const soonest = (...all: (Day | null)[]): Day =>
+    all.reduce<Day>((a, b) => (b !== null && b < a ? b : a), addDays(earliest, LONGEST_WAIT));
+  const missed = first((d) => d.past - today.past >= MISSED);
+  if (isPick(verdict))
+    return soonest(
+      first((d) => d.past - today.past >= WORTH_A_LOOK),
+      after(crop.interval.coolDays),
+    );
+  const believe = misled.reduce((latest, m) => (m.believeFrom > latest ? m.believeFrom : latest), "");
+  if (believe > today.day && verdict !== "not-yet") return believe;
+  if (verdict === "test-one") return after(2);
+  if (verdict === "leave-for-seed") return addDays(earliest, 14);
+  if (verdict === "nearly")
+    return soonest(
+      missed,
+      first((d) => d.ready + d.past >= 0.5),
+      after(Math.min(crop.prime.coolDays, 10)),
+    );
+  return soonest(
+    missed,
+    first((d) => d.ready + d.past >= WORTH_A_LOOK || d.nearly + d.ready + d.past >= NEAR_LIKELY),
+  );
+}
+
+/** Chance of being near it from which what is not yet ready is looked at. */
+const NEAR_LIKELY = 0.5;
