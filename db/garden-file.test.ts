@@ -194,8 +194,8 @@ describe("holding a data folder", () => {
         "tsx",
         "-e",
         `import("${join(import.meta.dirname, "folder-hold.ts")}").then(({ holdFolder }) => {
-           try { holdFolder(${JSON.stringify(dir)}).release(); console.log("held"); }
-           catch (e) { console.log(e.constructor.name + ": " + e.address); }
+           try { holdFolder(${JSON.stringify(dir)}).release(); process.stdout.write("held"); }
+           catch (e) { process.stdout.write(e.constructor.name + ": " + e.address); }
          })`,
       ],
       { encoding: "utf8", cwd: join(import.meta.dirname, "..") },

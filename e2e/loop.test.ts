@@ -24,12 +24,14 @@ describe("the whole loop at the table", () => {
     await page.goto("/walk/bean-brook");
     await ready(page);
     const verdict = page.locator("[aria-live=polite]").first();
-    expect(await verdict.innerText()).toContain("Nearly");
+    expect(await verdict.innerText()).toContain("Pick some");
+    await page.getByText("bends").first().click();
+    await verdict.getByText(/^(Nearly|Not yet)$/).waitFor();
     await page.getByText("11 mm").click();
     await page.getByText("snaps clean").click();
     await verdict.getByText("Pick some").waitFor();
     const shown = /(\d+) %/.exec(await verdict.innerText())?.[1];
-    expect(await page.innerText("main")).toContain("pod width 11 mm (today) speaks");
+    expect(await page.innerText("main")).toContain("pod width 11 mm (today): right for this way of picking");
     await page.getByRole("button", { name: "Save, next" }).click();
     await page.getByText("Looked at purple pole").waitFor();
     await page.goto("/plot/plantings/bean-brook");

@@ -1,4 +1,4 @@
-import { addDays, type Day, daysBetween } from "../calendar/day";
+import { type Day, daysBetween } from "../calendar/day";
 import type { Bed } from "../garden/bed";
 import type { Planting } from "../garden/planting";
 import type { Crop, Cue, School, TakenWay } from "../handbook/crop";
@@ -18,23 +18,19 @@ import {
   referenceWarmth,
   warmth,
 } from "./clock";
-import { conclude, type DayChances, type Evidence, RECENT_DAYS, REPEAT_DAYS, readNow } from "./conclude";
+import { conclude, type DayChances, type Evidence, RECENT_DAYS, readNow } from "./conclude";
 import type { CueContext } from "./cue-kinds";
 import { type Misled, misledOn } from "./misled";
 import { clockStart } from "./season-clock";
+import { barredBy, lastOverCount, lastSeen, type PickMark, repeatBy, standingOverride, usedUpBy } from "./signs-seen";
+
+export type { PickMark } from "./signs-seen";
+
 import { type DayStep, predictDay, restart } from "./stage-filter";
 import { CELLS, chancesOf, freshStage, meanStage, pickedStage, type Stage, type StageChances } from "./stage-grid";
 import type { Verdict } from "./verdict";
 import { evennessOf, growsAgain, RIPENS_OVER, wayOf } from "./way";
 import { expectedYieldG } from "./yield";
-
-/** A pick as the readiness of its planting sees it. */
-export type PickMark = {
-  day: Day;
-  extent: "some" | "all-ready" | "final";
-  /** a test, a thinning: something was taken, but what was ready still stands */
-  aside?: boolean;
-};
 
 export type JudgeInput = {
   today: Day;
@@ -116,9 +112,6 @@ const LASTS_PRIMES = 2;
 const SPENT_A_DAY = 0.25;
 /** What is worth bending down for, g. */
 const HANDFUL_G = 50;
-/** Days for which an override cue holds. */
-const OVERRIDE_DAYS = 7;
-
 /**
  * Judges one planting: runs the stage filter from its start over each day's warmth, readings and picks to today,
  * then over the coming days. Recomputed from the readings each time, so that a corrected reading changes
@@ -274,14 +267,6 @@ function handfulOf(
   return { pieces, days: pieces / Math.max(1e-3, perDay) };
 }
 
-/** Why nothing may be taken: it is kept for seed, or the season of what stands for years was ended. */
-function barredBy(input: JudgeInput, override: Cue | null, startedOn: Day): string | null {
-  if (override?.kind === "event" && override.verdict === "leave-for-seed")
-    return input.crop.days.yearly ? "its season is over: it gathers strength for next year" : "it is kept for seed";
-  const ended = input.crop.days.yearly && input.picks.some((p) => p.extent === "final" && p.day >= startedOn);
-  return ended ? "its season was ended with the last pick" : null;
-}
-
 /** Plants to reckon a count by when nobody counted them: from the row or area and the usual yield of a plant. */
 function guessPlants(planting: Planting, crop: Crop): number {
   const perPlant = crop.yield.perPlantKg;
@@ -294,83 +279,10 @@ function guessPlants(planting: Planting, crop: Crop): number {
 /** Whether a test of this crop takes a whole plant out of the ground. */
 const lifted = (crop: Crop): boolean => crop.parts.some((p) => p === "bulb" || p === "root" || p === "tuber");
 
-/** Plants or pieces that test digs, cut fruits and tastes of this season have used up. */
-function usedUpBy(checks: readonly Check[], cueById: Map<string, Cue>, since: Day): number {
-  return checks
-    .filter((c) => c.at.slice(0, 10) >= since)
-    .reduce((sum, c) => sum + Number(c.readings.some((r) => cueById.get(r.cueId)?.usesUp)), 0);
-}
-
 /** The dated event among readings that counts the days best, if one was read. */
 function countedFrom(evidence: readonly Evidence[], school: School): Counted | null {
   const dated = evidence.find((e) => e.cue.kind === "since" && e.cue.reliability !== "low");
   return dated?.cue.kind === "since" ? { marks: school.cues[dated.cue.id]?.landmarks ?? dated.cue.marks } : null;
-}
-
-/** The last day on which somebody looked at it or picked from it this season; null: nobody has. */
-function lastSeen({ checks, picks, today }: JudgeInput, startedOn: Day): Day | null {
-  const days = [...checks.map((c) => c.at.slice(0, 10)), ...picks.map((p) => p.day)];
-  return days.reduce<Day | null>((last, d) => (d >= startedOn && d <= today && (!last || d > last) ? d : last), null);
-}
-
-/** Over-age pieces counted at the last look since the last pick; 0 when nobody counted. */
-function lastOverCount(input: JudgeInput, cueById: Map<string, Cue>): number {
-  const since = input.picks.reduce(
-    (latest, p) => (p.day > latest ? p.day : latest),
-    addDays(input.today, -OVERRIDE_DAYS),
-  );
-  for (const check of latestFirst(input.checks, since)) {
-    const day = check.at.slice(0, 10);
-    if (day > input.today) continue;
-    for (const r of check.readings) {
-      const cue = cueById.get(r.cueId);
-      if (cue?.kind === "count" && cue.of === "over") return Number(r.value);
-    }
-  }
-  return 0;
-}
-
-/** Signs that are looked at again every other day until they are gone. */
-const REPEATED = new Set(["pest", "disease"]);
-
-/** The day by which pests or disease seen at the last look are looked at again; null when there were none. */
-function repeatBy(input: JudgeInput): Day | null {
-  for (const check of latestFirst(input.checks, addDays(input.today, -2 * REPEAT_DAYS))) {
-    const day = check.at.slice(0, 10);
-    if (day > input.today || check.readings.length === 0) continue;
-    if (!check.readings.some((r) => REPEATED.has(r.cueId) && r.value === true)) return null;
-    const due = addDays(day, REPEAT_DAYS);
-    return due > input.today ? due : addDays(input.today, 1);
-  }
-  return null;
-}
-
-/** Looks from a day on, latest first. */
-const latestFirst = (checks: readonly Check[], from: Day): Check[] =>
-  checks
-    .filter((c) => c.at.slice(0, 10) >= from)
-    .reverse() // of looks in one minute the last saved comes first
-    .sort((a, b) => (a.at < b.at ? 1 : a.at > b.at ? -1 : 0));
-
-/** How long a sign decides: seed keeping until the next pick, all others a week. */
-const holdsFor = (cue: Cue): number => (cue.kind === "event" && cue.verdict === "leave-for-seed" ? 200 : OVERRIDE_DAYS);
-
-/** The latest deciding sign not answered by a pick since, and not taken back by a later look. */
-function standingOverride(input: JudgeInput, cueById: Map<string, Cue>): Cue | null {
-  const lastPick = input.picks.reduce((latest, p) => (p.day > latest ? p.day : latest), "");
-  const answered = new Set<string>();
-  for (const check of latestFirst(input.checks, lastPick)) {
-    const day = check.at.slice(0, 10);
-    if (day > input.today) continue;
-    for (const reading of check.readings) {
-      const cue = cueById.get(reading.cueId);
-      if (cue?.kind !== "event" || cue.verdict === null || answered.has(cue.id)) continue;
-      if (daysBetween(day, input.today) > holdsFor(cue)) continue;
-      answered.add(cue.id);
-      if (reading.value === true) return cue;
-    }
-  }
-  return null;
 }
 
 function groupByDay<T>(items: readonly T[], dayOf: (item: T) => Day): Map<Day, T[]> {

@@ -85,9 +85,10 @@ describe("tests, thinnings and what is kept for seed", () => {
   it("a test taken or a thinning leaves what was ready as it was; a pick does not", () => {
     const s = { cropId: "courgette", age: 75, readings: { length: 180 } };
     const today = situation(s).today;
-    const after = (aside: boolean) => judge(situation({ ...s, picks: [{ day: today, extent: "all-ready", aside }] }));
-    expect(ripe(after(true))).toBeGreaterThan(0.8);
-    expect(ripe(after(false))).toBeLessThan(0.3);
+    const chanceLeft = (aside: boolean) =>
+      judge(situation({ ...s, picks: [{ day: today, extent: "all-ready", aside }] }));
+    expect(ripe(chanceLeft(true))).toBeGreaterThan(0.8);
+    expect(ripe(chanceLeft(false))).toBeLessThan(0.3);
   });
   it("a row kept for seed, and a season that was ended, are barred from picking for whoever asks", () => {
     expect(judge(situation({ cropId: "kale", age: 120, readings: { "for-seed": true } })).barred).toMatch(/seed/);
