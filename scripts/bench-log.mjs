@@ -4,24 +4,14 @@ import { execFileSync, spawn } from "node:child_process";
 import { mkdtempSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { build as bundle } from "esbuild";
-import { build, bundleCommand, install, NODE_FLAGS, root } from "./ready.mjs";
+import { build, bundleBench, bundleCommand, install, NODE_FLAGS, root } from "./ready.mjs";
 
 install();
 build();
 const command = bundleCommand();
 const dir = mkdtempSync(join(tmpdir(), "akmedon-bench-"));
 const data = join(dir, "garden");
-const file = join(root, "build", "bench", "log.mjs");
-await bundle({
-  entryPoints: [join(root, "bench", "log.ts")],
-  bundle: true,
-  platform: "node",
-  format: "esm",
-  packages: "external",
-  outfile: file,
-  logLevel: "error",
-});
+const file = bundleBench("log");
 const env = { ...process.env, AKMEDON_ROOT: root, NODE_ENV: "production" };
 const made = JSON.parse(execFileSync(process.execPath, [file, data], { encoding: "utf8", env }));
 

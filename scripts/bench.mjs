@@ -5,9 +5,8 @@ import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { gzipSync } from "node:zlib";
-import { build as bundle } from "esbuild";
 import { chromium as browserOf } from "playwright-core";
-import { build, bundleCommand, chromium, install, NODE_FLAGS, root } from "./ready.mjs";
+import { build, bundleBench, bundleCommand, chromium, install, NODE_FLAGS, root } from "./ready.mjs";
 
 install();
 build();
@@ -16,17 +15,7 @@ const dir = mkdtempSync(join(tmpdir(), "akmedon-bench-"));
 const quantile = (xs, q) => [...xs].sort((a, b) => a - b)[Math.min(xs.length - 1, Math.floor(q * xs.length))];
 const ms = (x) => (x < 10 ? x.toFixed(1) : Math.round(x));
 
-// beside the build, where the packages it leaves out are found
-const file = join(root, "build", "bench", "core.mjs");
-await bundle({
-  entryPoints: [join(root, "bench", "core.ts")],
-  bundle: true,
-  platform: "node",
-  format: "esm",
-  packages: "external",
-  outfile: file,
-  logLevel: "error",
-});
+const file = bundleBench("core");
 const core = JSON.parse(
   execFileSync(process.execPath, [file], { encoding: "utf8", env: { ...process.env, NODE_ENV: "production" } }),
 );

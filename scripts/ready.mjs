@@ -64,9 +64,22 @@ export function bundleCommand() {
     ...["cli", "core", "formats", "standins", "db", "package-lock.json"].map((s) => newest(join(root, s))),
   );
   if (existsSync(made) && newestSource < statSync(made).mtimeMs) return made;
+  bundle(join("cli", "akmedon.ts"), made);
+  return made;
+}
+
+/** Bundles a bench of bench/ into one file beside the build, where the packages it leaves out are found. */
+export function bundleBench(name) {
+  const made = join(root, "build", "bench", `${name}.mjs`);
+  bundle(join("bench", `${name}.ts`), made);
+  return made;
+}
+
+/** One file of a source and all it imports, packages left out; called as a program, for it may be installed only now. */
+function bundle(source, made) {
   run(process.execPath, [
     join("node_modules", "esbuild", "bin", "esbuild"),
-    join("cli", "akmedon.ts"),
+    source,
     "--bundle",
     "--platform=node",
     "--format=esm",
@@ -74,7 +87,6 @@ export function bundleCommand() {
     "--log-level=error",
     `--outfile=${made}`,
   ]);
-  return made;
 }
 
 /**
