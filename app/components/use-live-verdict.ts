@@ -10,13 +10,16 @@ const WORTH_ASKING = 0.06;
 
 /** The verdict on the readings as they are given: the same core that the server runs, in the page. */
 export function useLiveVerdict(data: WalkSheet, given: Record<string, ReadingValue>) {
-  const { prior, crop, school, plants, steps, today, misled, recentLook, way, looksBefore } = data;
+  const { prior, crop, school, plants, steps, today, misled, recentLook, way, looksBefore, barred, enoughIn } = data;
   return useMemo(() => {
     const stage = Float64Array.from(prior);
     const readings = Object.entries(given).map(([cueId, value]) => ({ cueId, value }));
     const context = { school, plants };
     const taken = readNow(stage, readings, crop, context, today, misled, recentLook);
-    const standing = crop.cues.find((c) => c.kind === "event" && c.verdict !== null && given[c.id] === true) ?? null;
+    const standing =
+      crop.cues.find((c) => c.kind === "event" && c.verdict !== null && given[c.id] === true) ??
+      // what an earlier look has seen stands until a pick answers it or this look takes it back
+      (data.standing && given[data.standing.id] === undefined ? data.standing : null);
     const over = crop.cues.find((c) => c.kind === "count" && c.of === "over" && given[c.id] !== undefined);
     const result = conclude(stage, steps, today, crop, {
       way,
@@ -25,6 +28,8 @@ export function useLiveVerdict(data: WalkSheet, given: Record<string, ReadingVal
       evidence: [...looksBefore, ...taken.evidence],
       override: standing,
       misled,
+      barred,
+      enoughIn,
       overCount: over ? Number(given[over.id]) : 0,
       lookBy: given.pest === true || given.disease === true ? addDays(today, REPEAT_DAYS) : null,
     });
@@ -39,6 +44,21 @@ export function useLiveVerdict(data: WalkSheet, given: Record<string, ReadingVal
       evidence: [...taken.evidence].sort((a, b) => Math.abs(b.shift) - Math.abs(a.shift)),
       ask: worth[0] && worth[0].bits > WORTH_ASKING ? worth[0].cue.id : null,
     };
-  }, [prior, given, crop, school, plants, steps, today, misled, recentLook, way, looksBefore]);
+  }, [
+    prior,
+    given,
+    crop,
+    school,
+    plants,
+    steps,
+    today,
+    misled,
+    recentLook,
+    way,
+    looksBefore,
+    barred,
+    enoughIn,
+    data.standing,
+  ]);
 }
 export type LiveVerdict = ReturnType<typeof useLiveVerdict>;

@@ -1,8 +1,9 @@
 import { addDays, daysBetween, sayDay, sayNear } from "#core/calendar/day";
 import { SOURCES, type Source } from "#core/handbook/sources";
 import { tastesOf } from "#core/planning/question";
+import { perennialYear } from "#core/planting/perennial";
 import { isSick } from "#core/planting/sick";
-import { clearingOf, perennialYear, regrowthOf, standsForYears } from "#core/season/after-last-pick";
+import { clearingOf, regrowthOf, standsForYears } from "#core/season/after-last-pick";
 import { coverOff } from "#core/season/covers-off";
 import { type Fits, fitsInto, isFree, leftInBed } from "#core/season/freed-bed";
 import { pastOf, ROTATION_WORDS } from "#core/season/rotation";

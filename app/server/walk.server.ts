@@ -81,6 +81,9 @@ export function walkSheet(d: Desk, plantingId: string) {
     recentLook: j.recentLook,
     way: j.way,
     barred: j.barred,
+    enoughIn: j.enoughIn,
+    /** a deciding sign of an earlier look that still stands */
+    standing: j.override?.cue ?? null,
     /** readings of the days before that can still be relied on */
     looksBefore: j.evidence.filter((e) => e.day < d.today),
     usedUp: j.usedUp,

@@ -31,8 +31,11 @@ const followSchema = z.object({
 });
 const perennialSchema = z.object({
   crop: z.string(),
-  /** year after its start in which the first full crop is taken */
+  /** year after its start in which the first full crop is taken, and a first light one */
   firstCrop: z.object({ sown: z.number(), planted: z.number() }),
+  firstLight: z.object({ sown: z.number(), planted: z.number() }),
+  /** whether picking before the first light crop costs later years: nothing is taken then */
+  spared: z.boolean(),
   otherwise: z.string(),
   lastDay: monthDay.nullable(),
   lastWhy: z.string(),

@@ -110,7 +110,10 @@ export const cropSchema = z.object({
     })
     .nullable()
     .default(null),
-  /** mean temperature, °C, of the place for which the days are meant; null: the days are counted at the site itself */
+  /**
+   * mean temperature, °C, of the place for which the days are meant, for what stands for years of its season; null: the
+   * days are counted at the site itself
+   */
   daysAt: z.object({ meanC: z.number(), source }).nullable().default(null),
   /** base and ceiling of growth, °C; a base nobody states is null and the clock doubts itself the more */
   warmth: z.object({ baseC: z.number().nullable(), capC: z.number().default(30), source }),

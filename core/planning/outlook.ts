@@ -210,8 +210,9 @@ export function outlookOf(snapshot: Snapshot, now: string, weighReadings = false
         day: p.at.slice(0, 10),
         extent: p.extent,
         aside: p.purpose === "test" || p.purpose === "thinning",
+        massG: netOf(p, crop.topsShare, crop.yield.pieceG).trimmedG,
       })),
-      piecesPerDay: piecesPerDay(planting, bed, crop, before, referenceDays),
+      piecesPerDay: piecesPerDay(planting, bed, crop, before, referenceDays, today),
       weather: underCover(bed, weather),
       climate,
       latitudeDeg: garden.latitudeDeg,
@@ -269,7 +270,9 @@ function standingPieces(
     }),
   );
   const first = counts.filter((c) => c.day <= today && c.day >= addDays(today, -21))[0]?.day;
-  if (!first) return null;
+  // none at the last count: what has come since is known to the stage alone
+  const last = counts.filter((c) => c.day <= today).at(-1)?.day;
+  if (!first || counts.every((c) => c.day !== last || c.pieces === 0)) return null;
   const days = weather
     .filter((w) => w.day >= first && w.day <= today)
     .map((w) => {
@@ -283,7 +286,7 @@ function standingPieces(
       };
     });
   const taken = picked.map((p) => ({ day: p.day, all: p.all, pieces: p.netG / crop.yield.pieceG }));
-  const rate = flushOver ? 0 : piecesPerDay(planting, bed, crop, picked, referenceDays);
+  const rate = flushOver ? 0 : piecesPerDay(planting, bed, crop, picked, referenceDays, today);
   return populationOf(days, rate, counts, taken);
 }
 

@@ -91,6 +91,8 @@ const PLANNED_BEFORE_TRIP = 0.25;
 const TRIP_NEAR_DAYS = 3;
 /** Share of a crop that a hazard of the coming days would take, from which it may be picked before it is ready. */
 const DANGER = 0.1;
+/** Chance that there are pieces of any use, from which a hazard is a reason to pick: blossom cannot be saved by picking. */
+const SOME_USE = 0.3;
 
 /**
  * From when a first pick of a planting may be planned, days from today's midnight: nothing is planned that is unlikely
@@ -100,7 +102,7 @@ export function plannedFrom(supply: Supply, slots: readonly Pick<PlanSlot, "away
   const hazard = supply.days.some(
     (d) => d.killChance * supply.lossShare >= DANGER || d.galeChance * supply.galeLossShare >= DANGER,
   );
-  if (hazard || supply.sickLossShare > 0) return 0;
+  if ((hazard || supply.sickLossShare > 0) && supply.usable >= SOME_USE) return 0;
   const away = slots.find((s) => s.away)?.t ?? Number.POSITIVE_INFINITY;
   const from = supply.days.findIndex(
     ({ chances }, d) =>

@@ -7,7 +7,9 @@ import { bedDay } from "../weather/bed-night";
 import type { Climate } from "../weather/climate";
 import { meanTempC, type WeatherDay } from "../weather/daily";
 import { degreeDaysSine } from "../weather/degree-days";
+import { daysToFirst, firstOf, ripeningSd } from "./flush";
 import { type DayStep, SET_STAGE } from "./stage-filter";
+import { evennessOf, piecesOf, wayOf } from "./way";
 
 /** Days to maturity a planting is judged by, with where they come from. */
 export type DaysRange = { minDays: number; maxDays: number; from: "packet" | "handbook" };
@@ -68,7 +70,10 @@ export function clockOf(planting: Planting, crop: Crop, school: School, climate:
   const from = latitudeDeg >= 0 ? usual : addDays(usual, 182);
   const half = (range.maxDays - range.minDays) / (range.maxDays + range.minDays);
   const unsure = (crop.warmth.baseC === null ? BASE_UNKNOWN : 0) + (crop.days.yearly ? BLOOM_UNKNOWN : 0);
-  const targetDd = Math.max(20, targetWarmth(crop, days, dayOfYear(from) - 1, climate));
+  const targetDd = Math.max(
+    20,
+    targetWarmth(crop, days - firstBefore(planting, crop, school, days), dayOfYear(from) - 1, climate),
+  );
   const fromFlower = crop.days.yearly ? null : (crop.pieces?.fromFlower ?? null);
   const fruitShare = fromFlower
     ? Math.min(
@@ -86,6 +91,19 @@ export function clockOf(planting: Planting, crop: Crop, school: School, climate:
     spread: Math.hypot(LEAST_SPREAD, half / RANGE_SDS, unsure),
     range,
   };
+}
+
+/** The first of many pieces comes at most so much earlier than the usual one, as a share of its days (own estimate). */
+const MOST_BEFORE = 0.3;
+
+/**
+ * Days by which the first piece of a planting is ready before a usual one: packets state the usual root or head, and
+ * where they are taken one by one the ripest counts. Fruits have none: their packets state the first picking.
+ */
+function firstBefore(planting: Planting, crop: Crop, school: School, days: number): number {
+  if (daysToFirst(crop) || wayOf(crop, school) === "all-at-once") return 0;
+  if (evennessOf(crop) === "weeks") return 0;
+  return Math.min(MOST_BEFORE * days, ripeningSd(crop) * firstOf(piecesOf(planting, crop)));
 }
 
 /** A fruit takes at most this share of all days from the start (a guard against tables that do not fit each other). */
@@ -200,13 +218,16 @@ export function dayStep(
 
 /** Share of a day's stage that a day of reference warmth brings a piece: what a gap of days is in stage. */
 export function referenceStep(crop: Crop, clock: Clock): number {
-  if (clock.fruit) return (1 - SET_STAGE) / fruitDays(clock.fruit.warmDays, clock.fruit.coolDays, REFERENCE_C);
+  if (clock.fruit) return (1 - SET_STAGE) / fruitDays(clock.fruit.warmDays, clock.fruit.coolDays, referenceC(crop));
   return referenceWarmth(crop) / clock.targetDd;
 }
 
-/** Warmth of the reference day, mean °C. */
-const REFERENCE_C = 18;
+/**
+ * Mean temperature of the reference day, °C: that of the place for which a crop's days are meant, so that its yield and
+ * its span of ripening are spread over days that are usual for it.
+ */
+const referenceC = (crop: Pick<Crop, "daysAt">): number => crop.daysAt?.meanC ?? 18;
 
 /** Degree days of one reference day for a crop; the rate of bearing is measured against it. */
-export const referenceWarmth = (crop: Pick<Crop, "warmth" | "weather">): number =>
-  Math.max(1, warmth({ tempMinC: REFERENCE_C - 5, tempMaxC: REFERENCE_C + 5 }, crop));
+export const referenceWarmth = (crop: Pick<Crop, "warmth" | "weather" | "daysAt">): number =>
+  Math.max(1, warmth({ tempMinC: referenceC(crop) - 5, tempMaxC: referenceC(crop) + 5 }, crop));

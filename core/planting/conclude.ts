@@ -89,6 +89,17 @@ export function readNow(
   return { evidence, conflict };
 }
 
+/** Chance of going away with nothing where something was ready (own estimate). */
+const NOTHING_TAKEN = 0.05;
+
+/** Takes into a stage, in place, that somebody was there and found nothing to take. */
+export function seeNothing(stage: Stage): void {
+  spreadEvenly(stage, LOOK_DOUBT);
+  const nothing = new Float64Array(CELLS).fill(1);
+  nothing.fill(NOTHING_TAKEN, READY_CELL);
+  observe(stage, nothing);
+}
+
 /** How much the other side of the school's mark keeps once every decisive sign is on this one (own estimate). */
 const OTHER_SIDE = 0.3;
 
@@ -144,6 +155,10 @@ export type Beside = {
   lastLook: Day | null;
   /** the day by which it must be looked at again whatever the verdict: pests and disease want a repeat; null for none */
   lookBy: Day | null;
+  /** why nothing may be taken from it at all; null: it may */
+  barred: string | null;
+  /** days until a handful has come since it was picked; before that it is not worth the way */
+  enoughIn: number;
 };
 
 /** A decisive sign is relied on for so many days; something seen to be past use, for so many. */
@@ -197,13 +212,20 @@ export function conclude(
   });
   const { override } = beside;
   const decided = override?.kind === "event" ? override.verdict : null;
-  const verdict = decided ?? verdictOf(chances, beside.way, crop, seenOf(beside.evidence, today, beside.conflict));
+  const barred = beside.barred && decided !== "leave-for-seed" ? ("not-yet" as const) : null;
+  const verdict =
+    barred ??
+    decided ??
+    verdictOf(chances, beside.way, crop, seenOf(beside.evidence, today, beside.conflict), beside.enoughIn === 0);
   return {
     chances,
     verdict,
-    call: callOf(verdict, chances, crop, override, beside.overCount),
+    call: barred ? null : callOf(verdict, chances, crop, override, beside.overCount),
     days,
-    lookAgain: earlier(lookAgainOn(days, verdict, crop, beside.misled, beside.lastLook), beside.lookBy),
+    lookAgain: earlier(
+      lookAgainOn(days, verdict, crop, beside.misled, beside.lastLook, beside.enoughIn),
+      beside.lookBy,
+    ),
   };
 }
 
@@ -230,9 +252,10 @@ function lookAgainOn(
   crop: Pick<Crop, "interval" | "prime">,
   misled: readonly Misled[],
   lastLook: Day | null,
+  enoughIn: number,
 ): Day {
   const today = days[0]!;
-  const earliest = lastLook === today.day ? addDays(today.day, 1) : today.day;
+  const earliest = addDays(today.day, Math.max(enoughIn, lastLook === today.day ? 1 : 0));
   const coming = days.filter((d) => d.day >= earliest);
   const first = (test: (d: DayChances) => boolean): Day | null => coming.find(test)?.day ?? null;
   /** so many days after the last look, not in the past */

@@ -18,18 +18,20 @@ import {
   referenceWarmth,
   warmth,
 } from "./clock";
-import { conclude, type DayChances, type Evidence, RECENT_DAYS, readNow } from "./conclude";
+import { conclude, type DayChances, type Evidence, RECENT_DAYS, readNow, seeNothing } from "./conclude";
 import type { CueContext } from "./cue-kinds";
 import { type Misled, misledOn } from "./misled";
+import { perennialYear } from "./perennial";
 import { clockStart } from "./season-clock";
 import { barredBy, lastOverCount, lastSeen, type PickMark, repeatBy, standingOverride, usedUpBy } from "./signs-seen";
 
 export type { PickMark } from "./signs-seen";
 
+import { borneAfterPick, inFlush } from "./flush";
 import { type DayStep, predictDay, restart } from "./stage-filter";
 import { CELLS, chancesOf, freshStage, meanStage, pickedStage, type Stage, type StageChances } from "./stage-grid";
 import type { Verdict } from "./verdict";
-import { evennessOf, growsAgain, RIPENS_OVER, wayOf } from "./way";
+import { evennessOf, growsAgain, piecesOf, RIPENS_OVER, wayOf } from "./way";
 import { expectedYieldG } from "./yield";
 
 export type JudgeInput = {
@@ -79,6 +81,8 @@ export type Judgement = {
   flushOver: boolean;
   /** why nothing may be taken from it at all, whatever its stage: kept for seed, its season over; null: it may */
   barred: string | null;
+  /** days until a handful has come since it was picked; 0: it has */
+  enoughIn: number;
   /** advice of an override cue seen in the last week, when it decides */
   override: { cue: Cue; advice: string } | null;
   evidence: Evidence[];
@@ -108,7 +112,7 @@ const STILL: DayStep = { before: 0, after: 0, spreadBefore: 0, spreadAfter: 0 };
 const TAKEN_SHARE: Record<PickMark["extent"], number> = { some: 0.4, "all-ready": 0.96, final: 1 };
 /** A flush is surely over after so many times its usual length, and so many primes for its last pieces; then so much of the belief goes each day to nothing being left. */
 const LASTS_SPREADS = 1.8;
-const LASTS_PRIMES = 2;
+const LASTS_PRIMES = 4;
 const SPENT_A_DAY = 0.25;
 /** What is worth bending down for, g. */
 const HANDFUL_G = 50;
@@ -149,10 +153,15 @@ export function judge(input: JudgeInput): Judgement {
   const track: DayChances[] = [];
   const spread = RIPENS_OVER[evennessOf(crop)];
   const flush =
-    (evennessOf(crop) !== "weeks" || crop.days.yearly !== null) && (way === "as-they-come" || way === "one-by-one");
+    (crop.pieces?.fromFlower || crop.days.yearly !== null || !crop.pieces) &&
+    (evennessOf(crop) !== "weeks" || crop.days.yearly !== null) &&
+    (way === "as-they-come" || way === "one-by-one");
   const lasts = LASTS_SPREADS * spread + LASTS_PRIMES * crop.prime.warmDays;
   let borneDays = 0;
+  let pickedG = 0;
+  const expectedG = expectedYieldG({ ...planting, plants }, bed, crop, today);
   const spent = () => flush && borneDays > lasts;
+  let sincePick = Number.POSITIVE_INFINITY;
   let index = Math.max(0, first);
   for (; index < input.weather.length; index++) {
     const day = input.weather[index]!;
@@ -164,6 +173,7 @@ export function judge(input: JudgeInput): Judgement {
       [stage, spare] = [spare, stage];
       const gained = warmth(yesterday, crop);
       warmthSoFarDd += gained;
+      sincePick += gained / referenceWarmth(crop);
       const { ready, past } = chancesOf(stage);
       borneDays += (regime === "bears" ? 1 : ready + past) * (gained / referenceWarmth(crop));
       // a flush that is over leaves nothing to take, whether anybody came for it or not
@@ -171,6 +181,11 @@ export function judge(input: JudgeInput): Judgement {
     }
     if (day.day === today) prior = stage.slice();
     const readings = (readingsOn.get(day.day) ?? []).flatMap((check): Reading[] => check.readings);
+    if (day.day >= startedOn && (readingsOn.get(day.day) ?? []).some(foundNothing)) {
+      seeNothing(stage);
+      lastLook = day.day;
+      if (regime === "bears") sincePick = 0;
+    }
     if (day.day === today) recentLook = lastLook !== null && daysBetween(lastLook, today) <= RECENT_DAYS;
     if (readings.length > 0 && day.day >= startedOn) {
       const recent = lastLook !== null && daysBetween(lastLook, day.day) <= RECENT_DAYS;
@@ -188,8 +203,14 @@ export function judge(input: JudgeInput): Judgement {
       restart(
         stage,
         TAKEN_SHARE[pick.extent],
-        regrows ? freshStage() : pickedStage(step * handful.days, handful.pieces),
+        regrows ? freshStage() : pickedStage((step * handful.days) / handful.pieces, 1),
       );
+      pickedG += pick.massG ?? 0;
+      if (pick.extent !== "some") {
+        sincePick = 0;
+        if (inFlush(crop, way) && pick.massG !== undefined)
+          borneDays = borneAfterPick(crop, piecesOf(planting, crop), borneDays, pickedG / expectedG);
+      }
       regime = regrows ? "regrows" : "bears";
       if (pick.extent !== "some") {
         evidence = [];
@@ -209,9 +230,14 @@ export function judge(input: JudgeInput): Judgement {
     );
   }
   const override = standingOverride(input, cueById);
-  const barred = barredBy(input, override, startedOn);
+  const barred = barredBy(input, override, startedOn, perennialYear(planting, today, input.latitudeDeg));
   const misled = misledOn(crop, input.weather, today);
   const overCount = lastOverCount(input, cueById);
+  const enoughIn = Math.min(
+    daysUntil(handful.days - sincePick, input.weather.slice(index - 1), crop),
+    // a handful is not waited for longer than it keeps, or than it is usually left
+    Math.round(Math.min(crop.interval.coolDays, crop.prime.coolDays)),
+  );
   const concluded = conclude(stage, steps, today, crop, {
     way,
     override,
@@ -221,10 +247,11 @@ export function judge(input: JudgeInput): Judgement {
     conflict,
     lastLook: lastSeen(input, startedOn),
     lookBy: repeatBy(input),
+    barred,
+    enoughIn,
   });
   return {
     ...concluded,
-    ...(barred && concluded.verdict !== "leave-for-seed" ? { verdict: "not-yet" as const, call: null } : {}),
     // a season not begun yet is looked at again when it begins
     lookAgain: startedOn > today ? startedOn : concluded.lookAgain,
     misled,
@@ -234,8 +261,9 @@ export function judge(input: JudgeInput): Judgement {
     usedUp,
     way,
     borneDays,
-    flushOver: flush && borneDays > LASTS_SPREADS * spread,
+    flushOver: Boolean(flush) && borneDays > LASTS_SPREADS * spread,
     barred,
+    enoughIn,
     track,
     meanStage: meanStage(stage),
     override: override ? { cue: override, advice: override.kind === "event" ? override.advice : "" } : null,
@@ -258,13 +286,25 @@ export function judge(input: JudgeInput): Judgement {
  * they tell, else by the handbook's yield.
  */
 function handfulOf(
-  { planting, bed, crop, piecesPerDay }: JudgeInput,
+  { planting, bed, crop, today, piecesPerDay }: JudgeInput,
   plants: number,
 ): { pieces: number; days: number } {
   const pieces = Math.max(1, HANDFUL_G / crop.yield.pieceG);
   const over = RIPENS_OVER[evennessOf(crop)];
-  const perDay = piecesPerDay ?? expectedYieldG({ ...planting, plants }, bed, crop) / crop.yield.pieceG / over;
+  const perDay = piecesPerDay ?? expectedYieldG({ ...planting, plants }, bed, crop, today) / crop.yield.pieceG / over;
   return { pieces, days: pieces / Math.max(1e-3, perDay) };
+}
+
+/** Whether a look was made that says nothing but itself: somebody was there, and there was nothing to take. */
+const foundNothing = (check: Check): boolean =>
+  check.readings.length === 0 && check.note === "" && check.photos.length === 0;
+
+/** Coming days until so many days of reference warmth have come; 0: they have. */
+function daysUntil(referenceDays: number, weather: readonly WeatherDay[], crop: Crop): number {
+  let left = referenceDays;
+  let days = 0;
+  while (left > 0 && days < weather.length) left -= warmth(weather[days++]!, crop) / referenceWarmth(crop);
+  return days;
 }
 
 /** Plants to reckon a count by when nobody counted them: from the row or area and the usual yield of a plant. */

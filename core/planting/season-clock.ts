@@ -2,9 +2,11 @@ import { addDays, type Day, dayOfYear } from "../calendar/day";
 import type { Planting } from "../garden/planting";
 import type { Crop } from "../handbook/crop";
 import type { Climate } from "../weather/climate";
+import { evennessOf } from "./way";
 
 /** Days after the last of its yearly range for which a season is still spoken of; then the next one is waited for. */
 const SEASON_TAIL_DAYS = 75;
+const LONG_TAIL_DAYS = 125;
 
 /** The mild northern site for whose springs the handbook's bloom dates are meant: a plain year at 52° N (own estimate). */
 const REFERENCE_MEAN_C = 10.5;
@@ -51,13 +53,13 @@ export function bloomShift(usualStart: string, climate: Climate, latitudeDeg: nu
  */
 export function clockStart(
   planting: Pick<Planting, "startedOn">,
-  crop: Pick<Crop, "days" | "usualStart">,
+  crop: Pick<Crop, "days" | "usualStart" | "pieces" | "habit">,
   today: Day,
   latitudeDeg: number,
   climate: Climate,
 ): Day {
   if (!crop.days.yearly) return planting.startedOn;
-  const length = crop.days.yearly[1] + SEASON_TAIL_DAYS;
+  const length = crop.days.yearly[1] + (evennessOf(crop) === "weeks" ? LONG_TAIL_DAYS : SEASON_TAIL_DAYS);
   const year = Number(today.slice(0, 4));
   const starts = [year - 1, year, year + 1].map((y) => {
     const usual = `${y}-${crop.usualStart}`;

@@ -2,6 +2,7 @@ import { addDays, type Day, daysBetween } from "../calendar/day";
 import type { Crop, Cue } from "../handbook/crop";
 import type { Check } from "./check";
 import { REPEAT_DAYS } from "./conclude";
+import type { PerennialYear } from "./perennial";
 
 /** A pick as the readiness of its planting sees it. */
 export type PickMark = {
@@ -9,6 +10,8 @@ export type PickMark = {
   extent: "some" | "all-ready" | "final";
   /** a test, a thinning: something was taken, but what was ready still stands */
   aside?: boolean;
+  /** its mass, g; absent where nobody weighed or reckoned it */
+  massG?: number;
 };
 
 /** What the signs of a planting are read from. */
@@ -17,12 +20,23 @@ export type Signs = { today: Day; crop: Crop; checks: readonly Check[]; picks: r
 /** Days for which an override cue holds. */
 const OVERRIDE_DAYS = 7;
 
-/** Why nothing may be taken: it is kept for seed, or the season of what stands for years was ended. */
-export function barredBy(input: Signs, override: Cue | null, startedOn: Day): string | null {
+/**
+ * Why nothing may be taken: it is kept for seed, or what stands for years is too young, or its season is over, by the
+ * calendar or because it was ended.
+ */
+export function barredBy(
+  input: Signs,
+  override: Cue | null,
+  startedOn: Day,
+  perennial: PerennialYear | null,
+): string | null {
   if (override?.kind === "event" && override.verdict === "leave-for-seed")
     return input.crop.days.yearly ? "its season is over: it gathers strength for next year" : "it is kept for seed";
   const ended = input.crop.days.yearly && input.picks.some((p) => p.extent === "final" && p.day >= startedOn);
-  return ended ? "its season was ended with the last pick" : null;
+  if (ended) return "its season was ended with the last pick";
+  if (!perennial) return null;
+  if (perennial.spared) return `too young: it is spared until ${perennial.firstLightYear}, for its later years’ sake`;
+  return perennial.over ? `its season is over: ${perennial.lastWhy}` : null;
 }
 
 /** Plants or pieces that test digs, cut fruits and tastes of this season have used up. */

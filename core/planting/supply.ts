@@ -8,11 +8,12 @@ import { type Night, nightAt, nightChance } from "../weather/ensemble";
 import { GALE_GUST_MS } from "../weather/hazards";
 import { chanceAtOrBelow } from "../weather/normal";
 import { daysAtTemp, referenceWarmth, warmth } from "./clock";
+import { flushShare, inFlush } from "./flush";
 import type { DayChances, Judgement } from "./judge";
 import type { Population } from "./population";
 import { gammaMean, gammaPosterior } from "./rate";
 import { CELLS, READY_FROM, STAGES, STEP, type Stage } from "./stage-grid";
-import { evennessOf, growsAgain, RIPENS_OVER } from "./way";
+import { evennessOf, growsAgain, piecesOf, RIPENS_OVER } from "./way";
 import { expectedYieldG } from "./yield";
 
 /** One coming day as it bears on one planting. */
@@ -47,6 +48,8 @@ export type Supply = {
   rateG: number;
   /** repeat: unripe crop that a last strip would also bring, g */
   stripG: number;
+  /** chance that there are pieces of some use at all, ready or not */
+  usable: number;
   lossShare: number;
   galeLossShare: number;
   killC: number;
@@ -80,9 +83,10 @@ export function piecesPerDay(
   crop: Crop,
   picked: readonly PickedBefore[],
   pickedReferenceDays: number,
+  today?: Day,
 ): number {
   const evenness = evennessOf(crop);
-  const priorG = expectedYieldG(planting, bed, crop) / RIPENS_OVER[evenness];
+  const priorG = expectedYieldG(planting, bed, crop, today) / RIPENS_OVER[evenness];
   // what ripens within a few weeks is as much as it is: only what bears on teaches its rate
   const rateG = evenness === "weeks" ? learnedRateG(priorG, crop.yield.pieceG, picked, pickedReferenceDays) : priorG;
   return rateG / crop.yield.pieceG;
@@ -113,26 +117,36 @@ export function supplyOf(
 ): Supply {
   const once = judged.way === "all-at-once" && judged.regime !== "regrows" && !growsAgain(crop, judged.way);
   const pickedG = picked.reduce((sum, p) => sum + p.netG, 0);
-  const expectedG = expectedYieldG(planting, bed, crop);
+  const flush = inFlush(crop, judged.way) && !once;
+  const pieces = piecesOf(planting, crop);
+  const share = (borneDays: number) => flushShare(crop, pieces, borneDays);
+  const expectedG = expectedYieldG(planting, bed, crop, judged.days[0]?.day);
   const { pieceG } = crop.yield;
-  const perDayG = piecesPerDay(planting, bed, crop, picked, pickedReferenceDays) * pieceG;
+  const perDayG = piecesPerDay(planting, bed, crop, picked, pickedReferenceDays, judged.days[0]?.day) * pieceG;
   // what stands for years has a season; what bears for weeks goes on until the cold
   const weeks = evennessOf(crop) === "weeks" && crop.days.yearly === null;
   // what bears for weeks is not at an end because the handbook's yield was reached
-  const ripens = RIPENS_OVER[evennessOf(crop)];
   const leftG =
-    weeks || judged.way === "as-needed" || once
+    weeks || flush || judged.way === "as-needed" || once
       ? Math.max((weeks ? 0.3 : 0.1) * expectedG, expectedG - pickedG)
-      : Math.min(Math.max(0, 1.2 * expectedG - pickedG), expectedG * Math.max(0, 1.5 - judged.borneDays / ripens));
+      : Math.min(
+          Math.max(0, 1.2 * expectedG - pickedG),
+          expectedG * Math.max(0, 1.5 - judged.borneDays / RIPENS_OVER[evennessOf(crop)]),
+        );
   const { days } = judged;
   let toCome = leftG;
+  let borne = judged.borneDays;
   const supplyDays = days.slice(0, weather.length).map((chances, k) => {
     const day = weather[k]!;
     const felt = bedDay(day, bed);
     const min = bedMinC(day, bed);
     const gust = day.gustMs ?? 0;
     const growth = Math.min(MOST_GROWTH, warmth(felt, crop) / referenceWarmth(crop));
-    const bringsG = once ? 0 : Math.max(0, Math.min(toCome, perDayG * growth));
+    // a flush goes on by its bell from where it is believed to be, all else at its rate
+    const bears = judged.regime === "bears" ? 1 : chances.ready + chances.past;
+    const comesG = flush ? expectedG * (share(borne + growth) - share(borne)) : perDayG * growth;
+    borne += growth * bears;
+    const bringsG = once ? 0 : Math.max(0, Math.min(toCome, comesG));
     toCome -= bringsG;
     return {
       day: day.day,
@@ -151,7 +165,15 @@ export function supplyOf(
   const growth = supplyDays[0]?.growth ?? 1;
   const stock = standing
     ? { primeG: standing.ready * pieceG, overG: standing.over * pieceG }
-    : stockOf(judged.stage, perDayG * growth, supplyDays[0]?.primeDays ?? crop.prime.warmDays, expectedG - pickedG);
+    : stockOf(
+        judged.stage,
+        flush
+          ? (days) => expectedG * sharesSince(share, judged.regime === "bears" ? judged.borneDays : null, growth * days)
+          : (days) => perDayG * growth * days,
+        supplyDays[0]?.primeDays ?? crop.prime.warmDays,
+        leftG,
+        Math.max(LEAST_STOCK_G, crop.yield.pieceG),
+      );
   return {
     plantingId: planting.id,
     cropId: crop.id,
@@ -161,7 +183,10 @@ export function supplyOf(
     stockG: once ? 0 : stock.primeG,
     stockOverG: once ? 0 : stock.overG,
     rateG: once ? 0 : perDayG,
-    stripG: once ? 0 : Math.min(0.2 * expectedG, leftG, perDayG * (crop.climacteric ? 10 : 1.5)),
+    stripG: once
+      ? 0
+      : usableUnripe(judged.stage) * Math.min(0.2 * expectedG, leftG, perDayG * (crop.climacteric ? 10 : 1.5)),
+    usable: usableUnripe(judged.stage),
     lossShare: crop.weather.lossShare,
     galeLossShare: crop.weather.galeLossShare,
     killC: crop.weather.killC,
@@ -179,6 +204,12 @@ export function supplyOf(
   };
 }
 
+/** From this stage on unripe pieces are of some use: big enough to cook, or to ripen indoors (own estimate). */
+const USABLE_FROM = 0.6;
+/** Chance that there are pieces of some use: a plant that has hardly set cannot be stripped. */
+const usableUnripe = (stage: Stage): number =>
+  stage.reduce((sum, p, i) => sum + (STAGES[i]! >= USABLE_FROM ? p : 0), 0);
+
 /** No day brings more than so many days of reference warmth: beyond it plants have enough to do with the heat (own estimate). */
 const MOST_GROWTH = 1.7;
 /** What stands at least where something is ready, g. */
@@ -186,11 +217,23 @@ const LEAST_STOCK_G = 30;
 /** Over-age pieces stand for so many primes before they rot or drop (own estimate). */
 const OVER_PRIMES = 1.5;
 
+/** Share of a flush that became ready in the last so many days; `borneDays` null: its first piece ripened then. */
+const sharesSince = (share: (borneDays: number) => number, borneDays: number | null, days: number): number =>
+  borneDays === null ? share(days) : share(borneDays) - share(borneDays - days);
+
 /**
- * What stands ready and over-age by the belief about the ripest piece, g: since that ripened, more have, at the rate of
- * these days; those of the last days are in their prime, the ones before over-age, the oldest gone.
+ * What stands ready and over-age by the belief about the ripest piece, g: since that ripened, more have; those of the
+ * last days are in their prime, the ones before over-age, the oldest gone.
+ * @param sinceG what became ready in the last so many days, g
+ * @param leastG what stands at least where something is ready: a piece
  */
-function stockOf(stage: Stage, perDayG: number, primeDays: number, leftG: number): { primeG: number; overG: number } {
+function stockOf(
+  stage: Stage,
+  sinceG: (days: number) => number,
+  primeDays: number,
+  leftG: number,
+  leastG: number,
+): { primeG: number; overG: number } {
   let primeG = 0;
   let overG = 0;
   for (let i = READY_CELL; i < CELLS; i++) {
@@ -198,9 +241,10 @@ function stockOf(stage: Stage, perDayG: number, primeDays: number, leftG: number
     if (p === 0) continue;
     // the last cell holds all that ripened long ago
     const days = i === CELLS - 1 ? (1 + OVER_PRIMES) * primeDays : (STAGES[i]! - READY_FROM) * primeDays;
-    const fresh = Math.max(0, Math.min(leftG, Math.max(LEAST_STOCK_G, perDayG * Math.min(days, primeDays))));
+    const all = sinceG(days);
+    const fresh = Math.max(0, Math.min(leftG, Math.max(leastG, sinceG(Math.min(days, primeDays)))));
     primeG += p * fresh;
-    overG += p * Math.max(0, Math.min(leftG - fresh, perDayG * Math.max(0, days - primeDays)));
+    overG += p * Math.max(0, Math.min(leftG - fresh, all - fresh));
   }
   return { primeG, overG };
 }

@@ -49,12 +49,14 @@ const PAST_SEEN = 0.15;
 /**
  * The verdict: what costs least, given how the crop is taken. A decisive sign that says no keeps it in the bed, one that
  * says yes takes it out; where two disagree one piece is tested. Past its prime is only said of what somebody has seen.
+ * @param enough whether a handful has come since it was picked: the first piece alone is not worth the way
  */
 export function verdictOf(
   chances: StageChances,
   way: TakenWay,
   crop: Pick<Crop, "cues">,
   seen: Seen = UNSEEN,
+  enough = true,
 ): Verdict {
   const { nearly, ready, past } = chances;
   const ripe = ready + past;
@@ -69,7 +71,7 @@ export function verdictOf(
     if (seen.overturns) return "nearly";
     return says("short") && !yes && nearly + ripe < NEAR ? "not-yet" : "nearly";
   }
-  if (yes || ripe >= PICK_FROM) return take;
+  if (yes || (enough && ripe >= PICK_FROM)) return take;
   if (canTest && ripe >= TEST_FROM) return "test-one";
   return nearly + ripe >= NEAR ? "nearly" : "not-yet";
 }

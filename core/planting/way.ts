@@ -39,3 +39,10 @@ export const evennessOf = (crop: Pick<Crop, "pieces" | "habit">): Evenness =>
  * season.
  */
 export const RIPENS_OVER: Record<Evenness, number> = { "very-even": 4, even: 9, uneven: 21, weeks: 55 };
+
+/** Plants to reckon with where nobody counted them. */
+const USUAL_PLANTS = 12;
+
+/** Pieces that a planting brings in all by the handbook. */
+export const piecesOf = (planting: { plants: number | null }, crop: Pick<Crop, "pieces">): number =>
+  (planting.plants ?? USUAL_PLANTS) * (crop.pieces ? (crop.pieces.perPlant[0] + crop.pieces.perPlant[1]) / 2 : 1);

@@ -2,7 +2,8 @@ import { describe, expect, it } from "vitest";
 import { planting } from "../fixtures/garden";
 import { CROPS, cropOf, handbookWith } from "../handbook";
 import { CLEARING, FOLLOW, LONGER, PERENNIALS } from "../handbook/bed-after";
-import { clearingOf, perennialYear, regrowthOf, standsForYears } from "./after-last-pick";
+import { perennialYear } from "../planting/perennial";
+import { clearingOf, regrowthOf, standsForYears } from "./after-last-pick";
 import { pastOf, rotationOf } from "./rotation";
 
 const book = handbookWith([]);

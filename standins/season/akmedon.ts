@@ -56,8 +56,8 @@ const WALK_S = 12;
 /** Readings given at one look, and the most plantings looked at in one evening. */
 const READINGS = 2;
 const MOST_LOOKS = 8;
-/** Pieces of what is taken piece by piece that make it worth calling ready. */
-const FIRST_PIECES = 1;
+/** A row that has shown nothing after so many days is given up by whoever stands before it. */
+const GIVEN_UP_DAYS = 28;
 
 /** The application from the outside: it is told what a gardener could tell it, and asked what a gardener would ask. */
 export function akmedon(manner: Manner, said: Said[] | null = null): () => Decider {
@@ -85,7 +85,8 @@ export function akmedon(manner: Manner, said: Said[] | null = null): () => Decid
         const { outlook } = ask(day, season);
         for (const p of outlook.plantings) {
           const stand = stands.find((s) => s.planting.id === p.planting.id)!;
-          if (stand.over || !stand.pieces.some((x) => isThere(stand, x))) continue;
+          if (stand.over || ended.has(stand.planting.id)) continue;
+          if (!stand.failed && !stand.pieces.some((x) => isThere(stand, x))) continue;
           const look = lastLook.get(p.planting.id) ?? null;
           const { ready, past } = p.judgement.chances;
           said.push({
@@ -113,6 +114,10 @@ export function akmedon(manner: Manner, said: Said[] | null = null): () => Decid
             .filter((p) => !standOf(p.planting.id).over)
             .slice(0, MOST_LOOKS);
           for (const p of due) {
+            if (givenUp(standOf(p.planting.id), day, outing)) {
+              ended.set(p.planting.id, day);
+              continue;
+            }
             const readings = look(standOf(p.planting.id), p, outing.eyes);
             outing.looked(WALK_S + readings.reduce((s, r) => s + secondsOf(p.crop.id, r.cueId), 0));
             checks.push(checkOf(p.planting.id, day, readings, checks.length));
@@ -138,6 +143,10 @@ export function akmedon(manner: Manner, said: Said[] | null = null): () => Decid
                 : { how: "ripe" };
           const taken = outing.go(stand, take);
           if (taken === null) break;
+          if (stand.failed || isBare(stand)) {
+            ended.set(line.plantingId, day);
+            continue;
+          }
           if (taken.pieces > 0 || taken.all)
             picks.push(
               blankPick({
@@ -165,6 +174,17 @@ export function akmedon(manner: Manner, said: Said[] | null = null): () => Decid
       },
     };
   };
+}
+
+/** Whether all that ever was there is gone: picked, rotted or run up, and nothing more is to come. */
+const isBare = (stand: Stand): boolean => stand.pieces.length === 0 && stand.truth.comes.how !== "stream";
+
+/** Whether somebody who came to look sees that nothing will ever come up here. */
+function givenUp(stand: Stand, day: Day, outing: { looked(seconds: number): void }): boolean {
+  const young = daysBetween(stand.planting.startedOn, day) < GIVEN_UP_DAYS;
+  if (!(stand.failed && !young) && !isBare(stand)) return false;
+  outing.looked(WALK_S);
+  return true;
 }
 
 /** It is asked at breakfast: before any hour of the day. */
@@ -227,9 +247,9 @@ function outlookReady(readings: readonly Reading[], p: Outlook["plantings"][numb
 /** Whether there is something to take in truth. */
 export function truthNow(stand: Stand): 0 | 1 {
   const there = stand.pieces.filter((p) => isThere(stand, p));
-  const ripe = there.filter((p) => isRipe(stand, p)).length;
-  if (stand.truth.taken === "lift") return ripe >= 0.5 * there.length && there.length > 0 ? 1 : 0;
-  return ripe >= FIRST_PIECES ? 1 : 0;
+  const ripe = there.filter((p) => isRipe(stand, p));
+  if (stand.truth.taken === "lift") return ripe.length >= 0.5 * there.length && there.length > 0 ? 1 : 0;
+  return ripe.length > 0 ? 1 : 0;
 }
 
 function packetSays(stand: Stand, day: Day): number {

@@ -151,7 +151,7 @@ function foresee(
 ): Foreseen {
   const truth = { ...p.truth, holds: 0, eaten: 0, splits: 0, galeShare: 0, overDays: 1e6 };
   const from = growsFrom(season, p);
-  const stand: Stand = begin(truth, { ...p.planting, startedOn: from }, p.bed, chance(p.seed));
+  const stand: Stand = begin(truth, { ...p.planting, startedOn: from }, p.bed, chance(p.seed), p.fortune);
   const crop = cropOf(p.truth.cropId);
   const perG = crop.worth.perKg / 1000;
   const costG = ((crop.minutesPerKg / 1000) * season.garden.hourWorth) / 60;

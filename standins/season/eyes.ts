@@ -66,7 +66,7 @@ export function readCue(s: Stand, cueId: string, eyes: Eyes): Reading | null {
   }
   if (there.length === 0) return null;
   const lean = 1 - (eyes.leans(s.truth.cropId) * s.truth.primeDays) / Math.max(5, s.truth.ripenDays);
-  if (shown.kind === "share" && s.truth.comes.how === "together") {
+  if (shown.kind === "share" && s.truth.taken === "lift") {
     const sample = there.filter(() => luck.next() < Math.min(1, 40 / there.length));
     const of = sample.length > 0 ? sample : there;
     const mean = of.reduce((sum, p) => sum + along(shown.at, stageOf(s, p) * lean), 0) / of.length;
@@ -75,7 +75,8 @@ export function readCue(s: Stand, cueId: string, eyes: Eyes): Reading | null {
   const few = Array.from({ length: Math.min(there.length, 5) }, () => luck.pick(there)).sort(
     (a, b) => stageOf(s, a) - stageOf(s, b),
   );
-  const oneByOne = s.truth.comes.how !== "together" && s.truth.taken === "each";
+  // whoever takes pieces one by one looks at the ripest and biggest; whoever lifts them all, at what is usual
+  const oneByOne = s.truth.taken === "each";
   const ripest = there.reduce((a, b) => (stageOf(s, b) > stageOf(s, a) ? b : a));
   const read = oneByOne ? (luck.next() < 0.75 ? ripest : few.at(-1)!) : few[Math.floor(few.length / 2)]!;
   const m = stageOf(s, luck.next() < eyes.slips ? luck.pick(there) : read) * lean;

@@ -1,13 +1,17 @@
 import { addDays, type Day, daysBetween, weekday } from "#core/calendar/day";
 import { cropOf } from "#core/handbook/index";
 import type { Decider, Outing } from "./season";
-import { isThere, type Stand, stageOf } from "./stand";
+import { isSpared, isThere, type Stand, stageOf } from "./stand";
 
 /** Seconds of a glance at a bed in passing. */
 const GLANCE_S = 5;
 
-/** Whether anything of a planting could be worth going to: it grows, and something of it is there. */
-const worthGoing = (s: Stand): boolean => !s.over && s.pieces.some((p) => isThere(s, p) && stageOf(s, p) > 0.5);
+/**
+ * Whether anything of a planting could be worth going to: it grows, something of it is there, and it is not so young
+ * that any gardener spares it.
+ */
+const worthGoing = (s: Stand): boolean =>
+  !s.over && !isSpared(s) && s.pieces.some((p) => isThere(s, p) && stageOf(s, p) > 0.5);
 
 /** Picks whatever looks ripe, bed after bed, for as long as the time lasts. @returns whether all beds were done */
 function sweep(outing: Outing, from = 0): number {
@@ -50,7 +54,7 @@ export function byThePacket(): Decider {
     name: "by the packet's dates",
     act(outing) {
       for (const s of outing.stands) {
-        if (s.over) continue;
+        if (s.over || isSpared(s)) continue;
         const crop = cropOf(s.truth.cropId);
         const range = s.truth.packet ?? crop.days.yearly ?? [60, 60];
         const dueOn = addDays(s.planting.startedOn, Math.round((range[0] + range[1]) / 2));

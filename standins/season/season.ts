@@ -90,7 +90,7 @@ export function runSeason(season: TrialSeason, decider: Decider): SeasonRun {
   const { garden, desk } = season;
   const eyes = eyesOf(season.seed * 13 + 3);
   const stands = season.plantings.map((p) =>
-    begin(p.truth, { ...p.planting, startedOn: growsFrom(season, p) }, p.bed, chance(p.seed)),
+    begin(p.truth, { ...p.planting, startedOn: growsFrom(season, p) }, p.bed, chance(p.seed), p.fortune),
   );
   const start = season.plantings.reduce((d, p) => (growsFrom(season, p) < d ? growsFrom(season, p) : d), season.first);
   for (const w of desk.record(start, addDays(season.first, -1)))
@@ -144,6 +144,8 @@ export function runSeason(season: TrialSeason, decider: Decider): SeasonRun {
         const chosen = choose(stand, take, eyes);
         const crop = cropOf(stand.truth.cropId);
         const fits = fitInto(chosen, stand, window.minutes - spent - garden.lineMinutes, crop.minutesPerKg);
+        // what is ripe but takes longer than is left waits for another evening
+        if (chosen.length > 0 && fits.length === 0) return null;
         const massG = fits.reduce((sum, p) => sum + massOf(stand, p), 0);
         // a bed at which nothing is taken costs a glance
         charge(fits.length > 0 ? garden.lineMinutes + (massG / 1000) * crop.minutesPerKg : 0.5);

@@ -35,10 +35,31 @@ export type Stand = {
   lostG: Record<LossCause, number>;
   /** growing stopped for good: lifted, killed or over */
   over: boolean;
+  /** a sowing that never comes up */
+  failed: boolean;
+  /** years since it was planted, for what stands for years */
+  yearsOld: number;
 };
 
+/** What is hidden of a planting besides the habits of its kind. */
+export type Fortune = { failed: boolean; yearsOld: number };
+const USUAL: Fortune = { failed: false, yearsOld: 6 };
+
+/** Share of a full crop that a planting brings at its age. */
+const bearing = (truth: CropTruth, yearsOld: number): number =>
+  truth.youth?.bears[Math.min(yearsOld, truth.youth.bears.length - 1)] ?? 1;
+
+/** Whether any gardener would spare it yet, for its later years' sake. */
+export const isSpared = (s: Stand): boolean => s.yearsOld < (s.truth.youth?.spared ?? 0);
+
 /** Starts a planting with hidden habits of its own. */
-export function begin(truth: CropTruth, planting: Planting, bed: Bed, luck: Chance): Stand {
+export function begin(
+  truth: CropTruth,
+  planting: Planting,
+  bed: Bed,
+  luck: Chance,
+  { failed, yearsOld }: Fortune = USUAL,
+): Stand {
   const kind = {
     days: Math.exp(0.075 * luck.normal()),
     prime: Math.exp(0.16 * luck.normal()),
@@ -56,8 +77,11 @@ export function begin(truth: CropTruth, planting: Planting, bed: Bed, luck: Chan
     setSoFar: 0,
     lostG: { frost: 0, gale: 0, rain: 0, animals: 0, age: 0 },
     over: false,
+    failed,
+    yearsOld,
   };
-  const plants = planting.plants ?? 1;
+  if (failed) return stand;
+  const plants = (planting.plants ?? 1) * bearing(truth, yearsOld);
   if (truth.comes.how === "together")
     for (let i = 0; i < plants * truth.comes.perPlant; i++)
       stand.pieces.push(pieceAt(stand, 0, truth.days * kind.days + (truth.comes.spreadDays / 2.56) * luck.normal()));
@@ -104,8 +128,9 @@ export function massOf(s: Stand, p: Piece): number {
   return pieceG * p.size * share;
 }
 
-/** Worth of a gram of a piece by its true state: 1 in its prime. */
+/** Worth of a gram of a piece by its true state: 1 in its prime; nothing where it was to be spared: later crops pay for it. */
 export function qualityOf(s: Stand, p: Piece): number {
+  if (isSpared(s)) return 0;
   const m = stageOf(s, p);
   const { early, pastWorth, overDays } = s.truth;
   if (m < 1) return m < early.from ? 0 : early.at * ((m - early.from) / (1 - early.from)) ** 0.5;
@@ -183,14 +208,14 @@ export function live(s: Stand, w: WeatherDay, latitudeDeg: number): void {
 /** New pieces of a crop that bears on and on; over-age ones hold it back. */
 function setNew(s: Stand, gain: number): void {
   const { comes, days, ripenDays, holds } = s.truth;
-  if (comes.how !== "stream" || !s.alive) return;
+  if (comes.how !== "stream" || !s.alive || s.failed) return;
   const first = (days - ripenDays) * s.kind.days;
   if (s.warmth < first || s.warmth > first + comes.forDays) return;
   const standing = s.pieces.filter((p) => stageOf(s, p) > 0.5).length;
   const over = s.pieces.filter((p) => isOver(s, p)).length;
   const slowed = 1 - holds * Math.min(1, over / Math.max(1, 0.5 * standing));
   const ramp = Math.min(1, 0.35 + (s.warmth - first) / 12);
-  const due = comes.perPlantDay * (s.planting.plants ?? 1) * gain * slowed * ramp;
+  const due = comes.perPlantDay * (s.planting.plants ?? 1) * bearing(s.truth, s.yearsOld) * gain * slowed * ramp;
   let count = Math.floor(due);
   if (s.luck.next() < due - count) count += 1;
   for (let i = 0; i < count; i++) {

@@ -8,6 +8,7 @@ import { cropOf } from "#core/handbook/index";
 import type { WeatherDay } from "#core/weather/daily";
 import { type Chance, chance } from "../random";
 import { simulatedDesk, type WeatherDesk } from "../weather-desk";
+import type { Fortune } from "./stand";
 import { type CropTruth, TRUTHS, truthOf } from "./truth";
 
 /** A place for the trial: its weather, its light, and by how many days its springs run ahead of 52° N. */
@@ -74,7 +75,7 @@ export type TrialSeason = {
   year: number;
   garden: Garden;
   beds: Bed[];
-  plantings: { planting: Planting; bed: Bed; truth: CropTruth; seed: number }[];
+  plantings: { planting: Planting; bed: Bed; truth: CropTruth; seed: number; fortune: Fortune }[];
   windows: Window[];
   trips: Trip[];
   /** evenings on which nobody can go after all, known to nobody before */
@@ -90,6 +91,10 @@ const PLANTINGS = 20;
 const EVENING = { startsAt: "17:30", minutes: 60 };
 const SATURDAY = { startsAt: "09:00", minutes: 150 };
 const MISSED_SHARE = 0.12;
+/** Years that crowns, canes and trees have stood: some are young still. */
+const YEARS_OLD = [0, 1, 2, 3, 4, 6, 8] as const;
+/** What is sown where it stands and may fail altogether. */
+const MAY_FAIL = ["carrot", "beetroot", "french-bean-bush"] as const;
 
 const bedOf = (luck: Chance, k: number): Bed => ({
   id: `bed-${k}`,
@@ -107,21 +112,24 @@ const bedOf = (luck: Chance, k: number): Bed => ({
 });
 
 /**
- * Lays out a season: twenty plantings of the trial's crops in beds of their own, one of them a late second sowing, one
- * sown so late that it hardly ripens; evening windows and a Saturday morning; a trip; evenings that fall through.
+ * Lays out a season: twenty plantings of the trial's crops in beds of their own, what stands for years of any age;
+ * two second sowings, some so late that they hardly ripen, and one sowing that never comes up, of which nobody knows;
+ * evening windows and a Saturday morning; a trip; evenings that fall through.
  * @param only grows this crop alone, to look at one situation
  */
 export function layOut(climate: TrialClimate, seed: number, only: string | null = null): TrialSeason {
   const luck = chance(seed * 7919 + climate.id.length);
   const year = climate.years ? climate.years[seed % climate.years.length]! : 2025;
   const crops = only ? [truthOf(only)] : shuffled(TRUTHS, luck).slice(0, PLANTINGS);
-  const rows = only ? crops : [...crops, ...["lettuce-head", "radish"].map(truthOf)];
+  const rows = only ? crops : [...crops, ...["lettuce-head", "radish", luck.pick(MAY_FAIL)].map(truthOf)];
   const plantings = rows.map((truth, k) => {
     const open = bedOf(luck, k);
     const bed: Bed = climate.roofs.includes(truth.cropId) ? { ...open, cover: "polytunnel" } : open;
-    const second = !only && k >= crops.length;
+    const failed = !only && k === crops.length + 2;
+    const second = !only && k >= crops.length && !failed;
     const autumn = truth.start >= "09-01";
     const perennial = truth.seasonDays !== null;
+    const yearsOld = perennial ? luck.pick(YEARS_OLD) : 0;
     const usual = `${autumn ? year - 1 : year}-${truth.start}`;
     const late = second ? 45 + Math.round(20 * luck.next()) : Math.round(luck.between(-6, 9));
     const startedOn = perennial ? usual : addDays(usual, late - (autumn ? 0 : climate.ahead));
@@ -132,7 +140,7 @@ export function layOut(climate: TrialClimate, seed: number, only: string | null 
       kind: "",
       startedHow: truth.how,
       // crowns, canes and trees have stood for years; the truth counts this year's growth from its own start
-      startedOn: perennial ? `${year - 6}-03-01` : startedOn,
+      startedOn: perennial ? `${year - yearsOld}-03-01` : startedOn,
       plants: Math.round(luck.between(...(truth.plants as [number, number]))),
       rowM: null,
       areaM2: null,
@@ -142,7 +150,7 @@ export function layOut(climate: TrialClimate, seed: number, only: string | null 
       note: "",
       endedOn: null,
     };
-    return { planting, bed, truth, seed: seed * 1009 + k * 31 };
+    return { planting, bed, truth, seed: seed * 1009 + k * 31, fortune: { failed, yearsOld } };
   });
   const tripAt = addDays(`${year}-07-01`, Math.floor(luck.between(0, 75)) - Math.floor(climate.ahead / 2));
   const first = `${year}-04-01`;

@@ -1,0 +1,59 @@
+import { describe, expect, it } from "vitest";
+import { addDays } from "../calendar/day";
+import { bed, planting, situation } from "../fixtures/garden";
+import { cropOf } from "../handbook";
+import { PERENNIALS } from "../handbook/bed-after";
+import { judge } from "./judge";
+import { perennialYear } from "./perennial";
+import { expectedYieldG } from "./yield";
+
+const on = (today: string, startedOn: string, cropId = "asparagus", startedHow: "sown" | "planted" = "planted") =>
+  perennialYear(planting(cropId, { startedOn, startedHow }), today, 52)!;
+
+describe("what stands for years, while it is young", () => {
+  it.each([
+    // crowns: a light crop from the third season, seed from the fourth (handbook: 2 or 3, and 3 to 4, years)
+    ["planted", "2025-04-10", true],
+    ["planted", "2024-04-10", false],
+    ["sown", "2024-04-10", true],
+    ["sown", "2023-04-10", false],
+  ] as const)("asparagus %s on %s: spared is %s", (startedHow, startedOn, spared) => {
+    const input = situation({ cropId: "asparagus", age: 25 });
+    const j = judge({ ...input, planting: { ...input.planting, startedOn, startedHow } });
+    if (spared) expect([j.verdict, j.barred]).toEqual(["not-yet", expect.stringMatching(/too young.*until 202[78]/)]);
+    else expect(j.barred).toBeNull();
+  });
+  it("brings a part of a full crop first, more each year, and all of it from its first full year", () => {
+    const shares = [2020, 2021, 2022, 2023, 2024, 2025].map((y) => on("2026-05-01", `${y}-03-01`, "apple").bears);
+    expect(shares).toEqual([...shares].sort((a, b) => b - a));
+    expect(shares[0]).toBe(1);
+    expect(shares.at(-1)).toBeLessThan(0.2);
+    const apple = cropOf("apple");
+    const tree = planting("apple", { startedOn: "2025-03-01", plants: 1 });
+    expect(expectedYieldG(tree, bed(), apple, "2026-09-01")).toBeLessThan(0.2 * expectedYieldG(tree, bed(), apple));
+  });
+  it("bears lightly before it bears in full, for every crop of the handbook", () => {
+    for (const r of PERENNIALS)
+      for (const how of ["sown", "planted"] as const)
+        expect(r.firstLight[how], r.crop).toBeLessThanOrEqual(r.firstCrop[how]);
+  });
+});
+
+describe("its season", () => {
+  it("is over by the calendar: nothing is taken after the last day, and the reason is said", () => {
+    const input = situation({ cropId: "rhubarb", age: 90 });
+    const at = (today: string) => judge({ ...input, today });
+    expect(at("2026-06-12").barred).toBeNull();
+    expect([at("2026-07-12").verdict, at("2026-07-12").barred]).toEqual([
+      "not-yet",
+      expect.stringMatching(/season is over/),
+    ]);
+  });
+  it("comes again next year, also after it was ended with a last pick", () => {
+    const input = situation({ cropId: "strawberry", age: 40 });
+    const picks = [{ day: addDays(input.today, -1), extent: "final" as const }];
+    expect(judge({ ...input, picks }).barred).toMatch(/ended with the last pick/);
+    const nextYear = situation({ cropId: "strawberry", age: 400 });
+    expect(judge({ ...nextYear, picks }).barred).toBeNull();
+  });
+});
