@@ -24,6 +24,18 @@ export function survivals(s: Supply, fromT: number, toT: number): { frost: numbe
   return { frost, gale, alive };
 }
 
+/** Over-age pieces stand for so many primes before they rot, open or drop (own estimate). */
+export const OVER_PRIMES = 1.5;
+
+/** Share of pieces of an age, days since they were ready, that are past their prime. */
+const overShare = (age: number, primeDays: number): number =>
+  1 / (1 + Math.exp(-(age - PRIME_AT * primeDays) / Math.max(0.4, 0.35 * primeDays)));
+const PRIME_AT = 1.3;
+
+/** Share of them that still stands at all. */
+const standingShare = (age: number, primeDays: number): number =>
+  1 / (1 + Math.exp((age - (PRIME_AT + OVER_PRIMES) * primeDays) / Math.max(0.5, 0.4 * primeDays)));
+
 const dayAt = (s: Supply, t: number) => s.days[Math.min(s.days.length - 1, Math.max(0, Math.floor(t)))]!;
 
 /** What a first pick at time t (days from today's midnight) would bring, the present being nowT. */
@@ -62,14 +74,17 @@ function healthyFirstPick(s: Supply, nowT: number, t: number): Fate {
   }
   const kept = frost * gale;
   const grown = grownBetween(s, nowT, t, Math.min(1, c.ready + c.past + c.nearly));
-  // what stands in its prime now goes over while it waits
+  // what stands in its prime now goes over while it waits, and what is over-age rots, opens or drops
   const { primeDays } = dayAt(s, nowT);
-  const aged = t <= nowT ? 0 : 1 / (1 + Math.exp(-(t - nowT - 0.8 * primeDays) / Math.max(0.4, 0.35 * primeDays)));
+  const waits = t - nowT;
+  const aged = waits <= 0 ? 0 : overShare(waits + 0.5 * primeDays, primeDays);
+  const stands = waits <= 0 ? 1 : standingShare(waits + 0.5 * primeDays, primeDays);
+  const overStands = Math.exp(-waits / (OVER_PRIMES * primeDays));
   const standing = s.stockG + s.stockOverG;
   return {
     primeG: s.stockG * (1 - aged) * kept + grown.primeG,
     earlyG: 0,
-    pastG: (s.stockOverG + s.stockG * aged) * kept + grown.pastG,
+    pastG: (s.stockOverG * overStands + s.stockG * aged * stands) * kept + grown.pastG,
     frostG: standing * (1 - frost) + grown.frostG,
     galeG: standing * frost * (1 - gale) + grown.galeG,
     sickG: 0,
@@ -108,12 +123,12 @@ function grownBetween(s: Supply, fromT: number, t: number, share: number): Fate 
     if (grown <= 0) continue;
     const after = survivals(s, Math.max(fromT, d + 0.5), t);
     const age = t - (d + 0.5);
-    const over = 1 / (1 + Math.exp(-(age - day.primeDays * 1.8) / Math.max(0.5, day.primeDays * 0.45)));
+    const over = overShare(age, day.primeDays);
     totalG += grown;
     overG += grown * over;
     const kept = grown * after.frost * after.gale;
     fate.primeG += kept * (1 - over);
-    fate.pastG += kept * over;
+    fate.pastG += kept * over * standingShare(age, day.primeDays);
     fate.frostG += grown * (1 - after.frost);
     fate.galeG += grown * after.frost * (1 - after.gale);
   }

@@ -8,6 +8,7 @@ import { type Night, nightAt, nightChance } from "../weather/ensemble";
 import { GALE_GUST_MS } from "../weather/hazards";
 import { chanceAtOrBelow } from "../weather/normal";
 import { daysAtTemp, referenceWarmth, warmth } from "./clock";
+import { OVER_PRIMES } from "./fate";
 import { flushShare, inFlush } from "./flush";
 import type { DayChances, Judgement } from "./judge";
 import type { Population } from "./population";
@@ -214,8 +215,6 @@ const usableUnripe = (stage: Stage): number =>
 const MOST_GROWTH = 1.7;
 /** What stands at least where something is ready, g. */
 const LEAST_STOCK_G = 30;
-/** Over-age pieces stand for so many primes before they rot or drop (own estimate). */
-const OVER_PRIMES = 1.5;
 
 /** Share of a flush that became ready in the last so many days; `borneDays` null: its first piece ripened then. */
 const sharesSince = (share: (borneDays: number) => number, borneDays: number | null, days: number): number =>
