@@ -213,7 +213,7 @@ function report(done: readonly Done[]): string {
   ];
   return `# The season trial
 
-Made by \`npm run bench:season\`. ${done.length} seasons of twenty-two plantings each, lived through by equations of their own
+Made by \`npm run bench:season\`. ${done.length} seasons of twenty-three plantings each, lived through by equations of their own
 (\`standins/season/\`): no equation, landmark or pace is shared with the core. Everybody has the same evenings (an hour, on
 Saturdays two and a half; one in eight falls through; nine days away), the same price of an hour, the same eyes. Worth is
 in kilos of potatoes, by the true state of every piece, as far as three people eat, keep or give it away; net is worth

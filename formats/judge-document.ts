@@ -10,11 +10,13 @@ import { readingSchema } from "#core/planting/check";
 import { baseOf } from "#core/planting/clock";
 import { readingFault, sayReading } from "#core/planting/cue-kinds/index";
 import { judge } from "#core/planting/judge";
+import { needsOf } from "#core/planting/needs";
 import { clockStart } from "#core/planting/season-clock";
 import { VERDICTS } from "#core/planting/verdict";
 import { sayReasons } from "#core/planting/words";
 import { climateOf, weatherFor } from "#core/weather/climate";
-import { weatherDaySchema } from "#core/weather/daily";
+import type { HazardDay } from "#core/weather/crop-hazards";
+import { forecastErrorC, weatherDaySchema } from "#core/weather/daily";
 import { EXTENTS } from "#core/weighing/pick";
 import { type LocatedError, MOST_ERRORS, type ReadResult } from "./located";
 
@@ -53,6 +55,17 @@ export const judgeDocumentSchema = z.object({
     .default([])
     .describe("the station's record; days it lacks are taken from the usual year"),
   forecast: z.array(weatherDaySchema).max(60).default([]),
+  constraints: z
+    .object({
+      bedWantedBy: daySchema.nullable().default(null).describe("the day by which the bed is wanted for something else"),
+      away: z
+        .array(z.object({ fromDay: daySchema, toDay: daySchema }))
+        .max(50)
+        .default([]),
+      nextChance: daySchema.nullable().default(null).describe("the next day after today on which anybody can come"),
+    })
+    .default({ bedWantedBy: null, away: [], nextChance: null })
+    .describe("what presses from outside: a bed that is wanted, days away, no free hour"),
 });
 export type JudgeDocument = z.infer<typeof judgeDocumentSchema>;
 
@@ -98,6 +111,32 @@ export function readDocument<T>(text: string, schema: z.ZodType<T>): ReadResult<
       .map((i) => ({ row: null, column: i.path.join(".") || "document", message: i.message })),
   };
 }
+
+/** Days ahead that are judged; the document tells of the first fourteen. */
+const LOOKED_AHEAD = 22;
+const TOLD_DAYS = 14;
+
+const PLAIN_BED = {
+  id: "bed",
+  name: "bed",
+  shape: "rectangle",
+  xM: 0,
+  yM: 0,
+  widthM: 1,
+  lengthM: 1,
+  note: "",
+  walkOrder: 0,
+} as const;
+
+/** The forecast's days from today on, their nights with the usual error of a forecast. */
+const forecastNights = (doc: JudgeDocument): HazardDay[] =>
+  doc.forecast
+    .filter((w) => w.day >= doc.today)
+    .map((weather, k) => ({
+      weather,
+      night: { minC: weather.tempMinC, errorC: forecastErrorC(k), members: [] },
+      members: [],
+    }));
 
 /** Judges a document. @returns the judgement, or what in the document does not fit the handbook */
 export function judgeDocument(doc: JudgeDocument): ReadResult<Judged> {
@@ -149,21 +188,12 @@ export function judgeDocument(doc: JudgeDocument): ReadResult<Judged> {
     byDay(doc.forecast),
     climate,
   ).map((d) => d.weather);
+  const bed = { ...PLAIN_BED, ...doc.bed };
+  const lately = weather.filter((w) => w.day < doc.today && w.day >= addDays(doc.today, -21));
   const j = judge({
     today: doc.today,
     planting: planting.data,
-    bed: {
-      id: "bed",
-      name: "bed",
-      shape: "rectangle",
-      xM: 0,
-      yM: 0,
-      widthM: 1,
-      lengthM: 1,
-      note: "",
-      walkOrder: 0,
-      ...doc.bed,
-    },
+    bed,
     crop,
     school,
     checks: doc.checks.map((c, i) => ({
@@ -179,7 +209,13 @@ export function judgeDocument(doc: JudgeDocument): ReadResult<Judged> {
     weather,
     climate,
     latitudeDeg: doc.latitudeDeg,
-    horizonDays: 14,
+    horizonDays: LOOKED_AHEAD,
+    pressing: (chances) =>
+      needsOf(crop, bed, forecastNights(doc), chances, lately, {
+        bedWantedBy: doc.constraints.bedWantedBy,
+        trips: doc.constraints.away,
+        nextChance: doc.constraints.nextChance,
+      }),
   });
   const best = j.worth[0];
   return {
@@ -204,7 +240,9 @@ export function judgeDocument(doc: JudgeDocument): ReadResult<Judged> {
         words: sayReading(e.cue, e.value, doc.units),
         logOddsShift: e.shift,
       })),
-      days: j.days.map(({ day, unready, nearly, ready, past }) => ({ day, unready, nearly, ready, past })),
+      days: j.days
+        .slice(0, TOLD_DAYS + 1)
+        .map(({ day, unready, nearly, ready, past }) => ({ day, unready, nearly, ready, past })),
       warmth: { soFarDd: j.warmthSoFarDd, targetDd: j.clock.targetDd, baseC: baseOf(crop) },
       technique: crop.technique.how,
       leave: crop.technique.leave,

@@ -10,7 +10,8 @@ const WORTH_ASKING = 0.06;
 
 /** The verdict on the readings as they are given: the same core that the server runs, in the page. */
 export function useLiveVerdict(data: WalkSheet, given: Record<string, ReadingValue>) {
-  const { prior, crop, school, plants, steps, today, misled, recentLook, way, looksBefore, barred, enoughIn } = data;
+  const { prior, crop, school, plants, steps, today, misled, recentLook, way, looksBefore, barred, enoughIn, needs } =
+    data;
   return useMemo(() => {
     const stage = Float64Array.from(prior);
     const readings = Object.entries(given).map(([cueId, value]) => ({ cueId, value }));
@@ -30,6 +31,7 @@ export function useLiveVerdict(data: WalkSheet, given: Record<string, ReadingVal
       misled,
       barred,
       enoughIn,
+      needs,
       overCount: over ? Number(given[over.id]) : 0,
       lookBy: given.pest === true || given.disease === true ? addDays(today, REPEAT_DAYS) : null,
     });

@@ -82,6 +82,7 @@ export function walkSheet(d: Desk, plantingId: string) {
     way: j.way,
     barred: j.barred,
     enoughIn: j.enoughIn,
+    needs: j.needs,
     /** a deciding sign of an earlier look that still stands */
     standing: j.override?.cue ?? null,
     /** readings of the days before that can still be relied on */

@@ -1,5 +1,5 @@
 import { addDays, type Day, daysBetween } from "../calendar/day";
-import { type DatedWindow, isAway, type Trip, type Window } from "../calendar/windows";
+import { type DatedWindow, isAway, slotsAhead, type Trip, type Window } from "../calendar/windows";
 import type { Bed } from "../garden/bed";
 import type { Garden } from "../garden/garden";
 import type { Planting } from "../garden/planting";
@@ -15,6 +15,7 @@ import type { PlaceReading } from "../keeping/place-air";
 import type { Check } from "../planting/check";
 import { daysAtTemp, referenceWarmth, warmth } from "../planting/clock";
 import { type Judgement, judge } from "../planting/judge";
+import { needsOf } from "../planting/needs";
 import { type Counted, type Population, populationOf } from "../planting/population";
 import { clockStart } from "../planting/season-clock";
 import { isSick } from "../planting/sick";
@@ -27,6 +28,7 @@ import type { SeedLot } from "../season/seed-lots";
 import { bedDay, COVER_WARMTH, coverNight } from "../weather/bed-night";
 import { type BedReading, type CoverNight, type LearnedOffset, learnOffset } from "../weather/bed-offset";
 import { type Climate, climateOf, weatherFor } from "../weather/climate";
+import type { HazardDay } from "../weather/crop-hazards";
 import { type Forecast, type Member, meanTempC, type WeatherDay } from "../weather/daily";
 import { correctedMembers, type Night } from "../weather/ensemble";
 import { type LeadSkill, skillOf, spreadRatio } from "../weather/forecast-skill";
@@ -179,6 +181,14 @@ export function outlookOf(snapshot: Snapshot, now: string, weighReadings = false
   const underCover = (bed: Bed, days: readonly WeatherDay[]): WeatherDay[] =>
     covered.size === 0 ? [...days] : days.map((w) => (covered.has(`${bed.id} ${w.day}`) ? coverNight(w) : w));
   const checksOf = groupBy(snapshot.checks, (c) => c.plantingId);
+  const hazardDays = (bed: Bed): HazardDay[] =>
+    underCover(
+      bed,
+      ahead.filter((d) => d.from !== "usual").map((d) => d.weather),
+    ).map((w, k) => ({ weather: w, night: known[k]!, members: membersOn.get(w.day) ?? [] }));
+  const lately = weather.filter((w) => w.day < today && w.day >= addDays(today, -21));
+  const absences = snapshot.trips.filter((t) => t.standInMinutes === 0);
+  const nextChance = nextChanceOn(snapshot, now);
   const plantings = growing.flatMap((planting) => {
     const bed = bedById.get(planting.bedId);
     if (!bed) return [];
@@ -219,6 +229,12 @@ export function outlookOf(snapshot: Snapshot, now: string, weighReadings = false
       horizonDays: JUDGED_DAYS,
       weighReadings,
       track,
+      pressing: (chances) =>
+        needsOf(crop, bed, hazardDays(bed), chances, lately, {
+          bedWantedBy: wantedBy(snapshot.pickWishes, planting.id, today),
+          trips: absences,
+          nextChance,
+        }),
     });
     const supply = supplyOf(
       planting,
@@ -250,6 +266,19 @@ export function outlookOf(snapshot: Snapshot, now: string, weighReadings = false
   }));
   return { now, today, days, plantings, climate, offsets, skill, spreadRatio: ratio };
 }
+
+/** The next day after today on which anybody has time; null where no windows are kept: every day will do. */
+function nextChanceOn(snapshot: Snapshot, now: string): Day | null {
+  if (snapshot.windows.length === 0) return null;
+  const slots = slotsAhead(now, HORIZON_DAYS, snapshot.windows, snapshot.trips, snapshot.datedWindows);
+  return slots.find((s) => s.day > now.slice(0, 10))?.day ?? addDays(now.slice(0, 10), HORIZON_DAYS);
+}
+
+/** The next day on which a planting is to be taken whole by the gardener's wish. */
+const wantedBy = (wishes: readonly PickWish[], plantingId: string, today: Day): Day | null =>
+  wishes
+    .filter((w) => w.kind === "take-all" && w.plantingId === plantingId && w.day >= today)
+    .reduce<Day | null>((first, w) => (first === null || w.day < first ? w.day : first), null);
 
 /** Pieces by age that stand on a repeat cropper, when they were counted within the last three weeks; else null. */
 function standingPieces(

@@ -1,4 +1,5 @@
 import type { Crop, Cue } from "../handbook/crop";
+import { NEEDS, type Need } from "./needs";
 import type { StageChances } from "./stage-grid";
 import type { Verdict } from "./verdict";
 
@@ -9,6 +10,7 @@ export const CALLS = [
   "strip-over-age",
   "leave-for-seed",
   "take-bitten",
+  ...NEEDS,
 ] as const;
 /** A special case of a verdict that wants words of its own. */
 export type Call = { id: (typeof CALLS)[number]; words: string };
@@ -44,3 +46,18 @@ export function callOf(
     return { id: "thin-biggest", words: "Take the biggest; the others fill the room they leave." };
   return null;
 }
+
+/** What is to be done where something presses from outside. */
+const TAKE_WORDS: Record<Need["kind"], string> = {
+  "before-frost": "take all that is of any use, unripe too",
+  "before-heat": "take what is near ready; it will not grow on in it",
+  "before-rain": "take what is ready before it comes",
+  "before-gale": "take what is ready before it comes",
+  "before-absence": "take what is nearly ready too",
+  "bed-wanted": "clear it",
+  "stands-still": "what is there is as good as it gets",
+};
+
+/** The verdict's words where something outside the planting decided. @example "The bed is wanted on Friday: clear it." */
+export const callOfNeed = (need: Need | null): Call | null =>
+  need && { id: need.kind, words: `${need.words[0]!.toUpperCase()}${need.words.slice(1)}: ${TAKE_WORDS[need.kind]}.` };

@@ -8,6 +8,7 @@ import type { Climate } from "../weather/climate";
 import { meanTempC, type WeatherDay } from "../weather/daily";
 import { degreeDaysSine } from "../weather/degree-days";
 import { daysToFirst, firstOf, ripeningSd } from "./flush";
+import { lightShare } from "./light";
 import { type DayStep, SET_STAGE } from "./stage-filter";
 import { evennessOf, piecesOf, wayOf } from "./way";
 
@@ -165,6 +166,9 @@ export type Counted = { marks: Landmarks };
 /** How much faster a crop that bolts in long days is past its best once they are (own estimate). */
 const BOLTS_FASTER = 1.7;
 
+/** What stands grows on a little in the darkest weeks, where a sowing would not start (own estimate). */
+const DARK_SHARE = 0.15;
+
 /** Spread of the days from set to ready, as a share. */
 const FRUIT_SPREAD = 0.16;
 
@@ -197,7 +201,10 @@ export function dayStep(
     const before = 0.4 / Math.max(1, counted.marks.ready - counted.marks.early);
     return { ...after, before, spreadBefore: COUNTED_SPREAD };
   }
-  const dd = warmth(felt, crop) * sun;
+  // leaves, roots and heads need light as well as warmth; where days are counted at the site itself they hold it already
+  const light =
+    crop.daysAt && !crop.days.yearly && !daysToFirst(crop) ? Math.max(DARK_SHARE, lightShare(day.day, latitudeDeg)) : 1;
+  const dd = warmth(felt, crop) * sun * light;
   if (clock.fruit) {
     const grows = 1 - SET_STAGE;
     const { setDd, warmDays, coolDays } = clock.fruit;

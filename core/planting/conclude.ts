@@ -1,10 +1,11 @@
 import { addDays, type Day, daysBetween } from "../calendar/day";
 import type { Crop, Cue, TakenWay } from "../handbook/crop";
 import { CONTRADICTION, type Conflict, conflictAmong, overlapOf, productOf, tempered } from "./agreement";
-import { type Call, callOf } from "./call";
+import { type Call, callOf, callOfNeed } from "./call";
 import type { Reading, ReadingValue } from "./check";
 import { type CueContext, likelihoodOf, meaningOf } from "./cue-kinds";
 import { MISLED_WEIGHT, type Misled } from "./misled";
+import { type Need, underNeeds } from "./needs";
 import { type DayStep, observe, predictDay } from "./stage-filter";
 import { CELLS, chancesOf, meanStage, READY_FROM, STEP, type Stage, type StageChances } from "./stage-grid";
 import { isPick, type Meaning, type Seen, type Verdict, verdictOf } from "./verdict";
@@ -157,6 +158,8 @@ export type Beside = {
   lookBy: Day | null;
   /** why nothing may be taken from it at all; null: it may */
   barred: string | null;
+  /** what presses on it from outside, most urgent first */
+  needs: readonly Need[];
   /** days until a handful has come since it was picked; before that it is not worth the way */
   enoughIn: number;
 };
@@ -190,6 +193,19 @@ const overturned = (e: Evidence, latest: ReadonlyMap<string, Evidence>): boolean
   return now !== undefined && now.day > e.day && now.means !== "past";
 };
 
+/** Chances of today and each coming day if nothing is picked. */
+export function comingDays(stage: Stage, steps: readonly DayStep[], today: Day): DayChances[] {
+  const days: DayChances[] = [{ day: today, ...chancesOf(stage), meanStage: meanStage(stage) }];
+  let future = stage.slice();
+  let spare: Stage = new Float64Array(CELLS);
+  steps.forEach((step, k) => {
+    predictDay(future, step, spare);
+    [future, spare] = [spare, future];
+    days.push({ day: addDays(today, k + 1), ...chancesOf(future), meanStage: meanStage(future) });
+  });
+  return days;
+}
+
 /**
  * What follows from a stage: chances today and each coming day if nothing is picked, the verdict, the day to look
  * again. The same code runs on the server and, while readings are given, in the page.
@@ -198,36 +214,40 @@ export function conclude(
   stage: Stage,
   steps: readonly DayStep[],
   today: Day,
-  crop: Pick<Crop, "habit" | "cues" | "interval" | "thins" | "nature" | "prime">,
+  crop: Pick<Crop, "habit" | "cues" | "interval" | "thins" | "nature" | "prime" | "parts" | "climacteric">,
   beside: Beside,
 ): Conclusion {
+  const days = comingDays(stage, steps, today);
   const chances = chancesOf(stage);
-  const days: DayChances[] = [{ day: today, ...chances, meanStage: meanStage(stage) }];
-  let future = stage.slice();
-  let spare: Stage = new Float64Array(CELLS);
-  steps.forEach((step, k) => {
-    predictDay(future, step, spare);
-    [future, spare] = [spare, future];
-    days.push({ day: addDays(today, k + 1), ...chancesOf(future), meanStage: meanStage(future) });
-  });
   const { override } = beside;
   const decided = override?.kind === "event" ? override.verdict : null;
   const barred = beside.barred && decided !== "leave-for-seed" ? ("not-yet" as const) : null;
-  const verdict =
-    barred ??
-    decided ??
-    verdictOf(chances, beside.way, crop, seenOf(beside.evidence, today, beside.conflict), beside.enoughIn === 0);
+  const seen = seenOf(beside.evidence, today, beside.conflict);
+  const plain = barred ?? decided ?? verdictOf(chances, beside.way, crop, seen, beside.enoughIn === 0);
+  const pressed = barred ? null : underNeeds(plain, days[0]!, beside.way, crop, beside.needs);
+  const verdict = pressed?.verdict ?? plain;
+  const again = earlier(
+    lookAgainOn(days, verdict, crop, beside.misled, beside.lastLook, beside.enoughIn),
+    beside.lookBy,
+  );
   return {
     chances,
     verdict,
-    call: barred ? null : callOf(verdict, chances, crop, override, beside.overCount),
+    call: barred
+      ? null
+      : (callOfNeed(pressed?.need ?? null) ?? callOf(verdict, chances, crop, override, beside.overCount)),
     days,
-    lookAgain: earlier(
-      lookAgainOn(days, verdict, crop, beside.misled, beside.lastLook, beside.enoughIn),
-      beside.lookBy,
+    // whatever presses is looked at again before it comes
+    lookAgain: beside.needs.reduce(
+      (first, n) =>
+        n.by > today && chances.nearly + chances.ready + chances.past >= NEAR_PRESSED ? earlier(first, n.by) : first,
+      again,
     ),
   };
 }
+
+/** Chance of being near it from which what presses brings the next look forward. */
+const NEAR_PRESSED = 0.2;
 
 /** Days after which seen pests, eggs or disease are looked at again (common practice: every other day until clean). */
 export const REPEAT_DAYS = 2;

@@ -16,7 +16,10 @@ describe("the first of many pieces", () => {
   });
   it("agrees with the greatest of many drawn at random", () => {
     let seed = 7;
-    const next = () => (seed = (seed * 16807) % 2147483647) / 2147483647;
+    const next = () => {
+      seed = (seed * 16807) % 2147483647;
+      return seed / 2147483647;
+    };
     const normal = () => Math.sqrt(-2 * Math.log(next())) * Math.cos(2 * Math.PI * next());
     const tries = Array.from({ length: 4000 }, () => max(Array.from({ length: 20 }, normal)));
     expect(firstOf(20)).toBeCloseTo(tries.reduce((a, b) => a + b, 0) / tries.length, 1);

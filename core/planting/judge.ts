@@ -18,9 +18,10 @@ import {
   referenceWarmth,
   warmth,
 } from "./clock";
-import { conclude, type DayChances, type Evidence, RECENT_DAYS, readNow, seeNothing } from "./conclude";
+import { comingDays, conclude, type DayChances, type Evidence, RECENT_DAYS, readNow, seeNothing } from "./conclude";
 import type { CueContext } from "./cue-kinds";
 import { type Misled, misledOn } from "./misled";
+import type { Need } from "./needs";
 import { perennialYear } from "./perennial";
 import { clockStart } from "./season-clock";
 import { barredBy, lastOverCount, lastSeen, type PickMark, repeatBy, standingOverride, usedUpBy } from "./signs-seen";
@@ -53,6 +54,8 @@ export type JudgeInput = {
   track?: boolean;
   /** pieces that a day of reference warmth brings by what is known of the planting; null: by the handbook's yield */
   piecesPerDay?: number | null;
+  /** what presses on it from outside, by its chances on the coming days; absent: nothing does */
+  pressing?: (days: readonly DayChances[]) => Need[];
 };
 
 export type { DayChances, Evidence } from "./conclude";
@@ -81,6 +84,8 @@ export type Judgement = {
   flushOver: boolean;
   /** why nothing may be taken from it at all, whatever its stage: kept for seed, its season over; null: it may */
   barred: string | null;
+  /** what presses on it from outside, most urgent first */
+  needs: Need[];
   /** days until a handful has come since it was picked; 0: it has */
   enoughIn: number;
   /** advice of an override cue seen in the last week, when it decides */
@@ -238,6 +243,7 @@ export function judge(input: JudgeInput): Judgement {
     // a handful is not waited for longer than it keeps, or than it is usually left
     Math.round(Math.min(crop.interval.coolDays, crop.prime.coolDays)),
   );
+  const needs = barred ? [] : (input.pressing?.(comingDays(stage, steps, today)) ?? []);
   const concluded = conclude(stage, steps, today, crop, {
     way,
     override,
@@ -249,6 +255,7 @@ export function judge(input: JudgeInput): Judgement {
     lookBy: repeatBy(input),
     barred,
     enoughIn,
+    needs,
   });
   return {
     ...concluded,
@@ -264,6 +271,7 @@ export function judge(input: JudgeInput): Judgement {
     flushOver: Boolean(flush) && borneDays > LASTS_SPREADS * spread,
     barred,
     enoughIn,
+    needs,
     track,
     meanStage: meanStage(stage),
     override: override ? { cue: override, advice: override.kind === "event" ? override.advice : "" } : null,

@@ -8,17 +8,9 @@ import { plainWeather } from "../fixtures/garden";
 import { seattleRecord } from "../fixtures/open-record";
 import { CROPS, cropOf } from "../handbook";
 import { usualTaste } from "../household/taste";
+import { lightShare } from "../planting/light";
 import { climateOf } from "../weather/climate";
-import {
-  frostLimit,
-  lastSowings,
-  lastStartFor,
-  lightEnds,
-  lightShare,
-  neededWarmth,
-  readyDay,
-  type Site,
-} from "./sowing-clock";
+import { frostLimit, lastSowings, lastStartFor, lightEnds, neededWarmth, readyDay, type Site } from "./sowing-clock";
 import { bearsDays, calendarSowings, nextSowing, successionOf } from "./succession";
 
 /** A climate of 20 °C days and 10 °C nights all year, on the equator: every day is 12 hours long, or nearly. */
