@@ -80,7 +80,7 @@ export function walkSheet(d: Desk, plantingId: string) {
     misled: j.misled.map((m) => ({ ...m, cueIds: [...m.cueIds] })),
     recentLook: j.recentLook,
     way: j.way,
-    barred: j.barred,
+    barred: j.held,
     enoughIn: j.enoughIn,
     needs: j.needs,
     /** a deciding sign of an earlier look that still stands */

@@ -1,10 +1,10 @@
-import { addDays, type Day, daysBetween } from "../calendar/day";
+import { addDays, type Day, daysBetween, sayDay } from "../calendar/day";
 import { type DatedWindow, isAway, slotsAhead, type Trip, type Window } from "../calendar/windows";
 import type { Bed } from "../garden/bed";
 import type { Garden } from "../garden/garden";
 import type { Planting } from "../garden/planting";
 import type { Tick } from "../garden/tick";
-import type { Treatment } from "../garden/treatment";
+import { sayWait, type Treatment, waitingOn } from "../garden/treatment";
 import type { Crop, School } from "../handbook/crop";
 import { schoolOf } from "../handbook/index";
 import type { Place } from "../household/place";
@@ -229,6 +229,7 @@ export function outlookOf(snapshot: Snapshot, now: string, weighReadings = false
       horizonDays: JUDGED_DAYS,
       weighReadings,
       track,
+      held: heldToday(snapshot, planting.id, today),
       pressing: (chances) =>
         needsOf(crop, bed, hazardDays(bed), chances, lately, {
           bedWantedBy: wantedBy(snapshot.pickWishes, planting.id, today),
@@ -272,6 +273,14 @@ function nextChanceOn(snapshot: Snapshot, now: string): Day | null {
   if (snapshot.windows.length === 0) return null;
   const slots = slotsAhead(now, HORIZON_DAYS, snapshot.windows, snapshot.trips, snapshot.datedWindows);
   return slots.find((s) => s.day > now.slice(0, 10))?.day ?? addDays(now.slice(0, 10), HORIZON_DAYS);
+}
+
+/** Why a planting may not be taken today: a wait after a treatment, or a date of the gardener's; null: it may. */
+function heldToday(snapshot: Snapshot, plantingId: string, today: Day): string | null {
+  const [wait] = waitingOn(snapshot.treatments, plantingId, today);
+  if (wait) return sayWait(wait);
+  const wish = snapshot.pickWishes.find((w) => w.plantingId === plantingId && w.kind === "not-before" && today < w.day);
+  return wish ? `you said not before ${sayDay(wish.day)}` : null;
 }
 
 /** The next day on which a planting is to be taken whole by the gardener's wish. */

@@ -166,6 +166,16 @@ export type Counted = { marks: Landmarks };
 /** How much faster a crop that bolts in long days is past its best once they are (own estimate). */
 const BOLTS_FASTER = 1.7;
 
+/**
+ * Warmth of a day that a planting grows by, °C·day: as its bed feels it, less in shade; leaves, roots and heads need
+ * light as well, and where days are counted at the site itself they hold it already.
+ */
+export function grownBy(day: WeatherDay, bed: Bed, crop: Crop, latitudeDeg: number): number {
+  const lit = crop.daysAt && !crop.days.yearly && !daysToFirst(crop);
+  const light = lit ? Math.max(DARK_SHARE, lightShare(day.day, latitudeDeg)) : 1;
+  return warmth(bedDay(day, bed), crop) * sunShare(bed.sunHours) * light;
+}
+
 /** What stands grows on a little in the darkest weeks, where a sowing would not start (own estimate). */
 const DARK_SHARE = 0.15;
 
@@ -201,10 +211,7 @@ export function dayStep(
     const before = 0.4 / Math.max(1, counted.marks.ready - counted.marks.early);
     return { ...after, before, spreadBefore: COUNTED_SPREAD };
   }
-  // leaves, roots and heads need light as well as warmth; where days are counted at the site itself they hold it already
-  const light =
-    crop.daysAt && !crop.days.yearly && !daysToFirst(crop) ? Math.max(DARK_SHARE, lightShare(day.day, latitudeDeg)) : 1;
-  const dd = warmth(felt, crop) * sun * light;
+  const dd = grownBy(day, bed, crop, latitudeDeg);
   if (clock.fruit) {
     const grows = 1 - SET_STAGE;
     const { setDd, warmDays, coolDays } = clock.fruit;

@@ -13,6 +13,7 @@ import {
   type Counted,
   clockOf,
   dayStep,
+  grownBy,
   type Regime,
   referenceStep,
   referenceWarmth,
@@ -54,6 +55,8 @@ export type JudgeInput = {
   track?: boolean;
   /** pieces that a day of reference warmth brings by what is known of the planting; null: by the handbook's yield */
   piecesPerDay?: number | null;
+  /** why nothing may be taken from it today though its season goes on (a spray's wait, a date of the gardener's); absent: it may */
+  held?: string | null;
   /** what presses on it from outside, by its chances on the coming days; absent: nothing does */
   pressing?: (days: readonly DayChances[]) => Need[];
 };
@@ -84,6 +87,8 @@ export type Judgement = {
   flushOver: boolean;
   /** why nothing may be taken from it at all, whatever its stage: kept for seed, its season over; null: it may */
   barred: string | null;
+  /** why nothing may be taken today: the above, a spray's wait, or a date of the gardener's; null: it may */
+  held: string | null;
   /** what presses on it from outside, most urgent first */
   needs: Need[];
   /** days until a handful has come since it was picked; 0: it has */
@@ -177,7 +182,7 @@ export function judge(input: JudgeInput): Judgement {
       predictDay(stage, spent() ? STILL : step, spare);
       [stage, spare] = [spare, stage];
       const gained = warmth(yesterday, crop);
-      warmthSoFarDd += gained;
+      warmthSoFarDd += grownBy(yesterday, bed, crop, input.latitudeDeg);
       sincePick += gained / referenceWarmth(crop);
       const { ready, past } = chancesOf(stage);
       borneDays += (regime === "bears" ? 1 : ready + past) * (gained / referenceWarmth(crop));
@@ -243,7 +248,8 @@ export function judge(input: JudgeInput): Judgement {
     // a handful is not waited for longer than it keeps, or than it is usually left
     Math.round(Math.min(crop.interval.coolDays, crop.prime.coolDays)),
   );
-  const needs = barred ? [] : (input.pressing?.(comingDays(stage, steps, today)) ?? []);
+  const held = barred ?? input.held ?? null;
+  const needs = held ? [] : (input.pressing?.(comingDays(stage, steps, today)) ?? []);
   const concluded = conclude(stage, steps, today, crop, {
     way,
     override,
@@ -253,7 +259,7 @@ export function judge(input: JudgeInput): Judgement {
     conflict,
     lastLook: lastSeen(input, startedOn),
     lookBy: repeatBy(input),
-    barred,
+    barred: held,
     enoughIn,
     needs,
   });
@@ -270,6 +276,7 @@ export function judge(input: JudgeInput): Judgement {
     borneDays,
     flushOver: Boolean(flush) && borneDays > LASTS_SPREADS * spread,
     barred,
+    held,
     enoughIn,
     needs,
     track,

@@ -30,7 +30,7 @@ export function sayReasons(
   most = 4,
 ): string[] {
   const reasons: string[] = [];
-  if (j.barred) reasons.push(j.barred);
+  if (j.held) reasons.push(j.held);
   if (j.override) reasons.push(`${j.override.cue.label} seen: ${j.override.advice}`);
   if (j.call && !j.override) reasons.push(j.call.words.replace(/\.$/, ""));
   if (j.conflict) reasons.push("today’s readings disagree, so the doubt is kept wide: look at another plant");
@@ -44,8 +44,9 @@ export function sayClock(j: Judgement, crop: Crop, school: School): string {
   if (j.regime !== "first")
     return `picked before; ${crop.name.toLowerCase()} wants a pick every ${crop.interval.warmDays} days when warm, ${crop.interval.coolDays} when cool`;
   const share = Math.round((j.warmthSoFarDd / j.clock.targetDd) * 100);
+  const warmth = share >= 100 ? "all" : `${share} % of`;
   const source = j.clock.range.from === "packet" ? "the packet says" : "the handbook says";
-  return `day ${j.daysSinceStart}; ${source} ${j.clock.range.minDays}–${j.clock.range.maxDays}; ${share} % of the warmth to “${school.name}” has come`;
+  return `day ${j.daysSinceStart}; ${source} ${j.clock.range.minDays}–${j.clock.range.maxDays}; ${warmth} the warmth to “${school.name}” has come`;
 }
 
 /** "look again on Thu 22 Oct" */
