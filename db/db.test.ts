@@ -285,7 +285,7 @@ describe("looks, and picks that close a planting", () => {
 
   it("of two looks in one minute the last saved comes last, also after one was undone and done again", () => {
     const look = (id: string, value: number) => ({
-      ...{ id, plantingId: planting.id, at: AT, by: "", note: "", photos: [] },
+      ...{ id, plantingId: planting.id, at: AT, by: "", note: "", photos: [], marked: [] },
       readings: [{ cueId: "length", value }],
     });
     // the ids are random in life: the first saved here sorts last

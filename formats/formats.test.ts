@@ -138,6 +138,7 @@ const archive: Archive = {
       note: "",
       readings: [{ cueId: "tops-down", value: 40 }],
       photos: [],
+      marked: [],
     },
   ],
   rounds: [{ id: "r1", day: "2026-10-08", startsAt: "17:30", status: "planned", pinned: false, note: "" }],

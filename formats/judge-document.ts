@@ -204,6 +204,7 @@ export function judgeDocument(doc: JudgeDocument): ReadResult<Judged> {
       note: "",
       readings: c.readings,
       photos: [],
+      marked: [],
     })),
     picks: doc.picks,
     weather,

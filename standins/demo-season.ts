@@ -141,6 +141,7 @@ export function recentChecks(
         note: "",
         readings,
         photos: [],
+        marked: [],
       };
     });
 }

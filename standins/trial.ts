@@ -102,6 +102,7 @@ export function trial(crops: readonly Crop[], count: number, seed: number): Tria
       note: "",
       readings: seen(ago),
       photos: [],
+      marked: [],
     }));
     const input = {
       today,

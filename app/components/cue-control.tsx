@@ -1,8 +1,9 @@
-import { Box, chakra, Text } from "@chakra-ui/react";
+import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import { Minus, Plus } from "lucide-react";
 import type { Cue } from "#core/handbook/crop";
 import { sayReading } from "#core/planting/cue-kinds/index";
 import { CropGlyph } from "./crop-glyph";
-import { type CueProps, Tile } from "./cue-parts";
+import { type CueProps, Step, Tile } from "./cue-parts";
 import { Count, DaysSince, Sizes } from "./cue-sizes";
 
 /** One cue asked in the bed: pictures and everyday objects to tap, sliders and steppers rather than typing. */
@@ -62,59 +63,81 @@ function Choices({ cue, school, glyph, value, onGive }: CueProps & { cue: Extrac
 
 function Share({ cue, value, onGive }: CueProps) {
   const shares = [0, 10, 25, 50, 75, 90, 100];
+  const n = typeof value === "number" ? value : null;
+  const between = n !== null && !shares.includes(n);
   return (
-    <Box display="grid" gridTemplateColumns={{ base: "repeat(4, 1fr)", sm: "repeat(7, 1fr)" }} gap="2">
-      {shares.map((n) => (
-        <Tile key={n} flexDirection="column" justifyContent="center" gap="0.5" px="1">
-          <input
-            type="radio"
-            name={`cue-${cue.id}`}
-            value={n}
-            checked={value === n}
-            onChange={() => onGive(n)}
-            onClick={() => value === n && onGive(null)}
-          />
-          <svg width="34" height="20" aria-hidden="true">
-            {cue.id === "tops-down" ? (
-              Array.from({ length: 5 }, (_, i) => {
-                const down = n >= (i + 1) * 20 - 5;
-                return (
-                  <path
-                    key={i}
-                    d={down ? `M${3 + i * 6} 17l8-3` : `M${4 + i * 6} 18V4`}
-                    stroke={down ? "var(--ak-colors-past)" : "var(--ak-colors-moss)"}
-                    strokeWidth="2.4"
-                    strokeLinecap="round"
+    <Box>
+      <Box display="grid" gridTemplateColumns={{ base: "repeat(4, 1fr)", sm: "repeat(7, 1fr)" }} gap="2">
+        {shares.map((n) => (
+          <Tile key={n} flexDirection="column" justifyContent="center" gap="0.5" px="1">
+            <input
+              type="radio"
+              name={between ? undefined : `cue-${cue.id}`}
+              value={n}
+              checked={value === n}
+              onChange={() => onGive(n)}
+              onClick={() => value === n && onGive(null)}
+            />
+            <svg width="34" height="20" aria-hidden="true">
+              {cue.id === "tops-down" ? (
+                Array.from({ length: 5 }, (_, i) => {
+                  const down = n >= (i + 1) * 20 - 5;
+                  return (
+                    <path
+                      key={i}
+                      d={down ? `M${3 + i * 6} 17l8-3` : `M${4 + i * 6} 18V4`}
+                      stroke={down ? "var(--ak-colors-past)" : "var(--ak-colors-moss)"}
+                      strokeWidth="2.4"
+                      strokeLinecap="round"
+                    />
+                  );
+                })
+              ) : (
+                <>
+                  <rect
+                    x="1"
+                    y="5"
+                    width="32"
+                    height="11"
+                    rx="5.5"
+                    fill="var(--ak-colors-unripe)"
+                    stroke="var(--ak-colors-ink)"
                   />
-                );
-              })
-            ) : (
-              <>
-                <rect
-                  x="1"
-                  y="5"
-                  width="32"
-                  height="11"
-                  rx="5.5"
-                  fill="var(--ak-colors-unripe)"
-                  stroke="var(--ak-colors-ink)"
-                />
-                <rect
-                  x="1"
-                  y="5"
-                  width={(32 * n) / 100}
-                  height="11"
-                  rx={Math.min(5.5, (16 * n) / 100)}
-                  fill="var(--ak-colors-past)"
-                />
-              </>
-            )}
-          </svg>
-          <Text as="span" fontWeight="600">
-            {n} %
-          </Text>
-        </Tile>
-      ))}
+                  <rect
+                    x="1"
+                    y="5"
+                    width={(32 * n) / 100}
+                    height="11"
+                    rx={Math.min(5.5, (16 * n) / 100)}
+                    fill="var(--ak-colors-past)"
+                  />
+                </>
+              )}
+            </svg>
+            <Text as="span" fontWeight="600">
+              {n} %
+            </Text>
+          </Tile>
+        ))}
+      </Box>
+      <Flex mt="2" gap="2" align="center">
+        <Step type="button" aria-label="5 % less" onClick={() => onGive(Math.max(0, (n ?? 55) - 5))}>
+          <Minus size={20} />
+        </Step>
+        <Text
+          minW="9rem"
+          textAlign="center"
+          aria-live="polite"
+          fontWeight={between ? "650" : "400"}
+          color={between ? "ink" : "inkSoft"}
+        >
+          {between ? `${n} %` : "or in between"}
+        </Text>
+        <Step type="button" aria-label="5 % more" onClick={() => onGive(Math.min(100, (n ?? 45) + 5))}>
+          <Plus size={20} />
+        </Step>
+        {between && <input type="hidden" name={`cue-${cue.id}`} value={String(n)} />}
+      </Flex>
     </Box>
   );
 }

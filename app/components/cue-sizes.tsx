@@ -1,8 +1,10 @@
-import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import { Box, chakra, Flex, Input, Text } from "@chakra-ui/react";
 import { Minus, Plus } from "lucide-react";
+import { useState } from "react";
 import type { Cue } from "#core/handbook/crop";
 import { landmarkAt } from "#core/planting/stage-grid";
-import { sayMass } from "#core/units/mass";
+import { readLength } from "#core/units/length";
+import { readMass, sayMass } from "#core/units/mass";
 import { nearestObject } from "#core/units/reference-objects";
 import { sayLength } from "#core/units/say";
 import { type CueProps, Step, Tile } from "./cue-parts";
@@ -86,15 +88,19 @@ export function Sizes({
         >
           <Minus size={20} />
         </Step>
-        <Text
-          minW="9rem"
-          textAlign="center"
-          aria-live="polite"
-          fontWeight={exact ? "650" : "400"}
-          color={exact ? "ink" : "inkSoft"}
-        >
-          {typeof value === "number" ? say(value) : "or step to it"}
-        </Text>
+        <TypedSize
+          key={typeof value === "number" ? value : "none"}
+          label={cue.ask}
+          said={typeof value === "number" ? say(value) : ""}
+          example={say(round(marks.ready))}
+          read={(text) => {
+            const mass = cue.kind === "weight" ? readMass(text, units) : null;
+            if (mass) return mass.ok ? mass.massG : mass.message;
+            const length = readLength(text, units);
+            return length.ok ? length.lengthMm : length.message;
+          }}
+          onGive={onGive}
+        />
         <Step
           type="button"
           aria-label="bigger"
@@ -106,6 +112,59 @@ export function Sizes({
         </Step>
         {exact && <input type="hidden" name={`cue-${cue.id}`} value={String(value)} />}
       </Flex>
+    </Box>
+  );
+}
+
+/** The same typed: what the rule or the scale says, in the gardener's units. */
+function TypedSize({
+  label,
+  said,
+  example,
+  read,
+  onGive,
+}: {
+  label: string;
+  said: string;
+  example: string;
+  read: (text: string) => number | string;
+  onGive: (value: number | null) => void;
+}) {
+  const [wrong, setWrong] = useState("");
+  const take = (text: string) => {
+    if (text.trim() === said) return;
+    if (text.trim() === "") return onGive(null);
+    const size = read(text);
+    if (typeof size === "string") return setWrong(size);
+    setWrong("");
+    onGive(size);
+  };
+  return (
+    <Box flex="1" maxW="14rem">
+      <Input
+        aria-label={`${label} Typed`}
+        aria-invalid={wrong !== ""}
+        defaultValue={said}
+        placeholder={`or type it: ${example}`}
+        inputMode="text"
+        autoComplete="off"
+        minH="56px"
+        textAlign="center"
+        bg="sheet"
+        borderColor={wrong ? "madder" : "rule"}
+        fontWeight={said ? "650" : "400"}
+        onBlur={(e) => take(e.target.value)}
+        onKeyDown={(e) => {
+          if (e.key !== "Enter") return;
+          e.preventDefault();
+          take(e.currentTarget.value);
+        }}
+      />
+      {wrong && (
+        <Text color="madder" fontSize="sm" role="alert">
+          {wrong}
+        </Text>
+      )}
     </Box>
   );
 }

@@ -1,21 +1,25 @@
 import { useMemo } from "react";
 import { addDays } from "#core/calendar/day";
+import { NOTHING_READY } from "#core/handbook/signs";
 import { bestReadings } from "#core/planting/best-reading";
 import type { ReadingValue } from "#core/planting/check";
-import { conclude, REPEAT_DAYS, readNow } from "#core/planting/conclude";
+import { conclude, REPEAT_DAYS, readNow, seeMarks, seeNothing } from "#core/planting/conclude";
+import type { Marked } from "#core/planting/marked";
 import type { WalkSheet } from "../server/walk.server";
 
 /** Worth, in bits, from which a further reading is suggested. */
 const WORTH_ASKING = 0.06;
 
 /** The verdict on the readings as they are given: the same core that the server runs, in the page. */
-export function useLiveVerdict(data: WalkSheet, given: Record<string, ReadingValue>) {
+export function useLiveVerdict(data: WalkSheet, given: Record<string, ReadingValue>, marked: readonly Marked[]) {
   const { prior, crop, school, plants, steps, today, misled, recentLook, way, looksBefore, barred, enoughIn, needs } =
     data;
   return useMemo(() => {
     const stage = Float64Array.from(prior);
     const readings = Object.entries(given).map(([cueId, value]) => ({ cueId, value }));
     const context = { school, plants };
+    if (given[NOTHING_READY] === true) seeNothing(stage);
+    seeMarks(stage, marked);
     const taken = readNow(stage, readings, crop, context, today, misled, recentLook);
     const standing =
       crop.cues.find((c) => c.kind === "event" && c.verdict !== null && given[c.id] === true) ??
@@ -32,6 +36,7 @@ export function useLiveVerdict(data: WalkSheet, given: Record<string, ReadingVal
       barred,
       enoughIn,
       needs,
+      marked,
       overCount: over ? Number(given[over.id]) : 0,
       lookBy: given.pest === true || given.disease === true ? addDays(today, REPEAT_DAYS) : null,
     });
@@ -60,6 +65,8 @@ export function useLiveVerdict(data: WalkSheet, given: Record<string, ReadingVal
     looksBefore,
     barred,
     enoughIn,
+    needs,
+    marked,
     data.standing,
   ]);
 }

@@ -2,6 +2,7 @@ import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import { useEffect, useRef, useState } from "react";
 import { Form, useNavigate } from "react-router";
 import type { ReadingValue } from "#core/planting/check";
+import type { Marked } from "#core/planting/marked";
 import { isPick } from "#core/planting/verdict";
 import { sayEvidence } from "#core/planting/words";
 import { freshId } from "../offline/queue";
@@ -10,6 +11,7 @@ import type { WalkSheet } from "../server/walk.server";
 import { CueControl } from "./cue-control";
 import { FortnightRibbon } from "./fortnight-ribbon";
 import { PhotoField } from "./photo-field";
+import { PieceMarks } from "./piece-marks";
 import { Reasons } from "./reasons";
 import { Signs } from "./signs";
 import { Anchor, Button, type Faults, FormError, LinkButton, Note, Page } from "./ui";
@@ -20,18 +22,22 @@ import { VerdictCard } from "./verdict-card";
 /** How many cues are offered at first. */
 const FIRST_CUES = 3;
 type Given = Record<string, ReadingValue>;
+const NO_MARKS: Marked[] = [];
 
 /** One planting on a walk: cues to answer by picture, the verdict as they are given, and on to the next. */
 export function WalkForm({ data, faults }: { data: WalkSheet; faults: Faults }) {
   const { planting, bed, crop, school, units, today, todays, last, position, next } = data;
   const [given, setGiven] = useState<Given>(() => Object.fromEntries(todays.map((r) => [r.cueId, r.value])));
+  const [marked, setMarked] = useState<Marked[]>(data.marked);
   const [all, setAll] = useState(false);
   const [key, setKey] = useState({ id: "", loadedAt: 0 });
   const form = useRef<HTMLFormElement>(null);
   const navigate = useNavigate();
-  const live = useLiveVerdict(data, given);
   useEffect(() => setKey({ id: freshId(), loadedAt: Date.now() }), []);
-  const touched = Object.keys(given).length > todays.length || todays.some((r) => given[r.cueId] !== r.value);
+  const remarked = JSON.stringify(marked) !== JSON.stringify(data.marked);
+  const live = useLiveVerdict(data, given, remarked || data.markedToday ? marked : NO_MARKS);
+  const touched =
+    remarked || Object.keys(given).length > todays.length || todays.some((r) => given[r.cueId] !== r.value);
 
   const cues = [...crop.cues].sort((a, b) => data.order.indexOf(a.id) - data.order.indexOf(b.id));
   const measured = cues.filter((c) => c.kind !== "event");
@@ -144,6 +150,8 @@ export function WalkForm({ data, faults }: { data: WalkSheet; faults: Faults }) 
               </Box>
             </Box>
             <Box>
+              {data.markable > 0 && <PieceMarks count={data.markable} marked={marked} onMark={setMarked} />}
+              {remarked && <input type="hidden" name="marked" value={JSON.stringify(marked)} />}
               {shown.map((cue) => (
                 <CueControl
                   key={cue.id}

@@ -3,14 +3,17 @@ import { Printer } from "lucide-react";
 import { Form } from "react-router";
 import { sayDay, weekdayName } from "#core/calendar/day";
 import { bedCentre } from "#core/garden/bed";
+import { NOTHING_READY } from "#core/handbook/signs";
 import { moveLines } from "#core/planning/hand-moves";
 import { fullestPlaces, sayPlace } from "#core/planning/left";
 import { roundOrder, TURN_WORDS } from "#core/planning/round-order";
 import { scheduleOf } from "#core/planning/rounds";
 import { sickBeds } from "#core/planning/walking-order";
+import type { Check } from "#core/planting/check";
+import { sayMarked } from "#core/planting/marked";
 import { sayMass } from "#core/units/mass";
 import { newId } from "#db/change";
-import { findRound, saveRound } from "#db/work";
+import { findRound, saveCheck, saveRound } from "#db/work";
 import { CropGlyph } from "../components/crop-glyph";
 import { Button, LinkButton, Note, Page, Section } from "../components/ui";
 import { db, desk } from "../server/desk.server";
@@ -25,6 +28,7 @@ export function loader({ params }: Route.LoaderArgs) {
   const { outlook, snapshot } = d;
   const { units } = snapshot.garden;
   const byId = new Map(outlook.plantings.map((p) => [p.planting.id, p]));
+  const saidNothing = (c: Check) => c.readings.some((r) => r.cueId === NOTHING_READY && r.value === true);
   const lines = round.lines.flatMap((l) => {
     const p = byId.get(l.plantingId);
     const picked = snapshot.picks.find((x) => x.roundId === round.id && x.plantingId === l.plantingId);
@@ -34,6 +38,9 @@ export function loader({ params }: Route.LoaderArgs) {
         id: l.id,
         plantingId: l.plantingId,
         pickId: picked?.id ?? null,
+        nothing: snapshot.checks.some(
+          (c) => c.plantingId === l.plantingId && c.at.slice(0, 10) >= round.day && saidNothing(c),
+        ),
         kind: p.planting.kind || p.crop.name,
         crop: p.crop.name,
         bed: p.bed.name,
@@ -43,6 +50,7 @@ export function loader({ params }: Route.LoaderArgs) {
         minutes: Math.round(l.minutes),
         two: l.expectedG > TWO_CARRY_G,
         expected: sayMass(l.expectedG, units),
+        marked: sayMarked(p.judgement.marked),
         why: l.why,
         how: p.crop.technique.how,
         leave: p.crop.technique.leave,
@@ -109,6 +117,15 @@ export async function action({ request, params }: Route.ActionArgs) {
   const typed = typedOf(await formOf(request));
   const round = findRound(db(), params.roundId);
   if (!round) throw missing("round");
+  if (typed.intent === "nothing") {
+    const d = desk();
+    const p = d.outlook.plantings.find((x) => x.planting.id === typed.planting);
+    if (!p || !round.lines.some((l) => l.plantingId === typed.planting)) throw missing("line of this round");
+    const look = { id: newId(), plantingId: p.planting.id, at: d.now, by: "", note: "", photos: [], marked: [] };
+    const readings = [{ cueId: NOTHING_READY, value: true as const }];
+    const name = p.planting.kind || p.crop.name;
+    return done(`/rounds/${round.id}`, saveCheck(db(), { ...look, readings }, `Nothing ready: ${name}`));
+  }
   if (typed.intent === "rest") {
     const d = desk();
     const picked = new Set(d.snapshot.picks.filter((p) => p.roundId === round.id).map((p) => p.plantingId));
@@ -136,7 +153,7 @@ export const meta: Route.MetaFunction = () => [{ title: "Round · Akmedon" }];
 
 export default function RoundPage({ loaderData }: Route.ComponentProps) {
   const { round, lines, total, minutes, kit, gale, heavy, wayM, room, next } = loaderData;
-  const left = lines.filter((l) => !l.pickId).length;
+  const left = lines.filter((l) => !l.pickId && !l.nothing).length;
   return (
     <Page
       title={`${weekdayName(round.day)}, ${round.startsAt}`}
@@ -195,6 +212,7 @@ export default function RoundPage({ loaderData }: Route.ComponentProps) {
                   {l.expected}, {l.minutes} min. {l.how} Leave {l.leave}.{l.two && " Two to carry it."}
                 </Text>
                 <Text fontSize="sm" color="inkSoft">
+                  {l.marked && `Marked ${l.marked}. `}
                   {l.why}. {l.atOnce} {l.note}
                 </Text>
                 {l.cautions.slice(0, 1).map((c) => (
@@ -203,7 +221,18 @@ export default function RoundPage({ loaderData }: Route.ComponentProps) {
                   </Text>
                 ))}
               </Box>
-              <Flex gridColumn={{ base: "1 / -1", md: "auto" }} data-noprint>
+              <Flex
+                gridColumn={{ base: "1 / -1", md: "auto" }}
+                direction={{ base: "row-reverse", md: "column" }}
+                gap="2"
+                align={{ md: "flex-end" }}
+                data-noprint
+              >
+                {l.nothing && !l.pickId && (
+                  <Text color="inkSoft" alignSelf="center">
+                    Nothing was ready
+                  </Text>
+                )}
                 {l.pickId ? (
                   <LinkButton variant="quiet" to={`/picks/${l.pickId}`}>
                     Picked
@@ -216,6 +245,14 @@ export default function RoundPage({ loaderData }: Route.ComponentProps) {
                   >
                     Weigh
                   </LinkButton>
+                )}
+                {!l.pickId && !l.nothing && round.status === "planned" && (
+                  <Form method="post">
+                    <input type="hidden" name="planting" value={l.plantingId} />
+                    <Button type="submit" name="intent" value="nothing" variant="quiet" size="lg">
+                      Nothing ready
+                    </Button>
+                  </Form>
                 )}
               </Flex>
             </Grid>

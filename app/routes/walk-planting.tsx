@@ -64,6 +64,7 @@ export async function action({ request, params }: Route.ActionArgs) {
     note: typed.note ?? "",
     readings,
     photos: kept.names,
+    marked: marksTyped(typed.marked),
   });
   if (!checked.success) return refuse(faultsOf(checked.error, typed));
   const name = p.planting.kind || p.crop.name;
@@ -76,6 +77,16 @@ export async function action({ request, params }: Route.ActionArgs) {
     return redirect(`/picks/new?planting=${p.planting.id}${journalId ? `&done=${journalId}` : ""}`);
   const next = nextToSee(desk(), p.planting.id);
   return done(next ? `/walk/${next}` : "/walk", journalId);
+}
+
+/** Marks as the page sends them; what is no list of marks is left for the schema to refuse. */
+function marksTyped(text: string | undefined): unknown {
+  if (!text) return [];
+  try {
+    return JSON.parse(text);
+  } catch {
+    return text;
+  }
 }
 
 export const meta: Route.MetaFunction = () => [{ title: "Walk · Akmedon" }];

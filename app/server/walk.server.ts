@@ -2,6 +2,7 @@ import { sayNear } from "#core/calendar/day";
 import type { PlantingOutlook } from "#core/planning/outlook";
 import { type WalkTurn, walkingOrder } from "#core/planning/walking-order";
 import { sayGrowth } from "#core/planting/growth-words";
+import { markable } from "#core/planting/marked";
 import { isDewy } from "#core/weather/hazards";
 import { listPeople } from "#db/garden";
 import { type Desk, db } from "./desk.server";
@@ -83,6 +84,10 @@ export function walkSheet(d: Desk, plantingId: string) {
     barred: j.held,
     enoughIn: j.enoughIn,
     needs: j.needs,
+    /** pieces that can be marked one by one, 0: none; as they were marked last; and today's marks */
+    markable: markable(p.crop, j.way, p.planting),
+    marked: j.marked,
+    markedToday: todays.some((c) => c.marked.length > 0),
     /** a deciding sign of an earlier look that still stands */
     standing: j.override?.cue ?? null,
     /** readings of the days before that can still be relied on */

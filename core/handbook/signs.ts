@@ -1,5 +1,8 @@
 import type { Crop, Cue } from "./crop";
 
+/** Somebody looked a planting all over, and nothing was ready to take: the one sign that every crop's model reads. */
+export const NOTHING_READY = "nothing-ready";
+
 type Sign = {
   id: string;
   label: string;
@@ -7,7 +10,7 @@ type Sign = {
   verdict: Extract<Cue, { kind: "event" }>["verdict"];
   advice: string;
   source: Cue["source"];
-  on: (crop: Pick<Crop, "parts" | "habit" | "nature" | "cues" | "technique" | "weather">) => boolean;
+  on: (crop: Pick<Crop, "parts" | "habit" | "nature" | "cues" | "technique" | "weather" | "days" | "thins">) => boolean;
 };
 
 const bears =
@@ -119,7 +122,34 @@ const SIGNS: readonly Sign[] = [
     verdict: "leave-for-seed",
     advice: "Mark the plant, pick nothing from it, and look when it rattles dry.",
     source: "CP",
-    on: (c) => bears("pod", "seed", "leaf")(c) && c.habit !== "perennial",
+    on: (c) => bears("pod", "seed", "leaf", "head", "root", "bulb", "fruit")(c) && c.days.yearly === null,
+  },
+  {
+    id: "going-over",
+    label: "plant going over",
+    ask: "Vines or plants yellow, flopped, fruits misshapen: is it at its end?",
+    verdict: "pick-all",
+    advice: "It brings no more: take what is of use, and clear the bed.",
+    source: "CP",
+    on: (c) => fruits(c) && c.habit === "repeat" && c.days.yearly === null,
+  },
+  {
+    id: "crowded",
+    label: "crowded",
+    ask: "Do they stand shoulder to shoulder?",
+    verdict: "pick-some",
+    advice: "Take the biggest from between the others: it is a harvest and a thinning.",
+    source: "CP",
+    on: (c) => c.thins,
+  },
+  {
+    id: NOTHING_READY,
+    label: "nothing to take",
+    ask: "Looked it all over, and nothing is ready?",
+    verdict: null,
+    advice: "Noted: nothing was ready; what comes next is reckoned from here.",
+    source: "CP",
+    on: () => true,
   },
 ];
 

@@ -15,6 +15,7 @@ import type { PlaceReading } from "../keeping/place-air";
 import type { Check } from "../planting/check";
 import { daysAtTemp, referenceWarmth, warmth } from "../planting/clock";
 import { type Judgement, judge } from "../planting/judge";
+import { marksOf } from "../planting/marked";
 import { needsOf } from "../planting/needs";
 import { type Counted, type Population, populationOf } from "../planting/population";
 import { clockStart } from "../planting/season-clock";
@@ -301,12 +302,17 @@ function standingPieces(
   today: Day,
   flushOver: boolean,
 ): Population | null {
-  const counts = checks.flatMap((c): Counted[] =>
-    c.readings.flatMap((r): Counted[] => {
+  const counts = checks.flatMap((c): Counted[] => [
+    ...(["ready", "nearly", "past"] as const).flatMap((mark): Counted[] =>
+      c.marked.length > 0
+        ? [{ day: c.at.slice(0, 10), of: mark === "past" ? "over" : mark, pieces: marksOf(c.marked)[mark] }]
+        : [],
+    ),
+    ...c.readings.flatMap((r): Counted[] => {
       const cue = crop.cues.find((x) => x.id === r.cueId);
       return cue?.kind === "count" ? [{ day: c.at.slice(0, 10), of: cue.of, pieces: Number(r.value) }] : [];
     }),
-  );
+  ]);
   const first = counts.filter((c) => c.day <= today && c.day >= addDays(today, -21))[0]?.day;
   // none at the last count: what has come since is known to the stage alone
   const last = counts.filter((c) => c.day <= today).at(-1)?.day;

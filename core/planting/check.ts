@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { localTimeSchema } from "../calendar/schemas";
+import { MOST_MARKED, markedSchema } from "./marked";
 
 /** What one cue showed: millimetres, percent or a count as a number; an option's id; yes or no. */
 export const readingSchema = z.object({
@@ -9,7 +10,8 @@ export const readingSchema = z.object({
 export type Reading = z.infer<typeof readingSchema>;
 export type ReadingValue = Reading["value"];
 
-/** The readings of one planting at one time. A check without readings says: looked, nothing to take. */
+/** The readings of one planting at one time. A check without readings says only that somebody
+ * looked: nothing new. */
 export const checkSchema = z.object({
   id: z.string().min(1).max(40),
   plantingId: z.string().min(1).max(40),
@@ -21,6 +23,12 @@ export const checkSchema = z.object({
   photos: z
     .array(z.string().regex(/^[\w-]{1,60}\.jpg$/))
     .max(6)
+    .default([]),
+  /** pieces marked one by one: melons, squash, heads */
+  marked: z
+    .array(markedSchema)
+    .max(MOST_MARKED)
+    .refine((all) => new Set(all.map((m) => m.n)).size === all.length, "a piece is marked twice")
     .default([]),
 });
 export type Check = z.infer<typeof checkSchema>;

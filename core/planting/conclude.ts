@@ -4,6 +4,7 @@ import { CONTRADICTION, type Conflict, conflictAmong, overlapOf, productOf, temp
 import { type Call, callOf, callOfNeed } from "./call";
 import type { Reading, ReadingValue } from "./check";
 import { type CueContext, likelihoodOf, meaningOf } from "./cue-kinds";
+import { type Marked, marksOf, observeMarks } from "./marked";
 import { MISLED_WEIGHT, type Misled } from "./misled";
 import { type Need, underNeeds } from "./needs";
 import { type DayStep, observe, predictDay } from "./stage-filter";
@@ -93,9 +94,19 @@ export function readNow(
 /** Chance of going away with nothing where something was ready (own estimate). */
 const NOTHING_TAKEN = 0.05;
 
+/** The belief is spread by this share before a look at every piece: it tells more than a look at one (own estimate). */
+const ALL_OVER_DOUBT = 0.2;
+
+/** Takes pieces marked one by one into a stage, in place: the clock is doubted first, as by any look. */
+export function seeMarks(stage: Stage, marked: readonly Marked[]): void {
+  if (marked.length === 0) return;
+  spreadEvenly(stage, ALL_OVER_DOUBT);
+  observeMarks(stage, marked);
+}
+
 /** Takes into a stage, in place, that somebody was there and found nothing to take. */
 export function seeNothing(stage: Stage): void {
-  spreadEvenly(stage, LOOK_DOUBT);
+  spreadEvenly(stage, ALL_OVER_DOUBT);
   const nothing = new Float64Array(CELLS).fill(1);
   nothing.fill(NOTHING_TAKEN, READY_CELL);
   observe(stage, nothing);
@@ -158,6 +169,8 @@ export type Beside = {
   lookBy: Day | null;
   /** why nothing may be taken from it at all; null: it may */
   barred: string | null;
+  /** pieces marked one by one at a look of today or yesterday */
+  marked: readonly Marked[];
   /** what presses on it from outside, most urgent first */
   needs: readonly Need[];
   /** days until a handful has come since it was picked; before that it is not worth the way */
@@ -184,6 +197,14 @@ export function seenOf(evidence: readonly Evidence[], today: Day, conflict: Conf
     tested: all.some((e) => e.cue.usesUp),
     overturns: conflict !== null && conflict.between === null,
   };
+}
+
+/** What was seen, with pieces marked one by one: a ready one is a decisive yes, only nearly ready ones a no. */
+function withMarks(seen: Seen, marked: readonly Marked[]): Seen {
+  const { nearly, ready, past } = marksOf(marked);
+  if (nearly + ready + past === 0) return seen;
+  const means: Meaning = ready > 0 ? "right" : past > 0 ? "past" : "nearly";
+  return { ...seen, decisive: [means], past: ready > 0 ? false : past > 0 || seen.past };
 }
 
 const isOverCount = (cue: Cue): boolean => cue.kind === "count" && cue.of === "over";
@@ -222,7 +243,7 @@ export function conclude(
   const { override } = beside;
   const decided = override?.kind === "event" ? override.verdict : null;
   const barred = beside.barred && decided !== "leave-for-seed" ? ("not-yet" as const) : null;
-  const seen = seenOf(beside.evidence, today, beside.conflict);
+  const seen = withMarks(seenOf(beside.evidence, today, beside.conflict), beside.marked);
   const plain = barred ?? decided ?? verdictOf(chances, beside.way, crop, seen, beside.enoughIn === 0);
   const pressed = barred ? null : underNeeds(plain, days[0]!, beside.way, crop, beside.needs);
   const verdict = pressed?.verdict ?? plain;

@@ -2,6 +2,7 @@ import { type Day, daysBetween } from "../calendar/day";
 import type { Bed } from "../garden/bed";
 import type { Planting } from "../garden/planting";
 import type { Crop, Cue, School, TakenWay } from "../handbook/crop";
+import { NOTHING_READY } from "../handbook/signs";
 import type { Climate } from "../weather/climate";
 import type { WeatherDay } from "../weather/daily";
 import type { Conflict } from "./agreement";
@@ -19,8 +20,18 @@ import {
   referenceWarmth,
   warmth,
 } from "./clock";
-import { comingDays, conclude, type DayChances, type Evidence, RECENT_DAYS, readNow, seeNothing } from "./conclude";
+import {
+  comingDays,
+  conclude,
+  type DayChances,
+  type Evidence,
+  RECENT_DAYS,
+  readNow,
+  seeMarks,
+  seeNothing,
+} from "./conclude";
 import type { CueContext } from "./cue-kinds";
+import { type Marked, standingMarks } from "./marked";
 import { type Misled, misledOn } from "./misled";
 import type { Need } from "./needs";
 import { perennialYear } from "./perennial";
@@ -89,6 +100,8 @@ export type Judgement = {
   barred: string | null;
   /** why nothing may be taken today: the above, a spray's wait, or a date of the gardener's; null: it may */
   held: string | null;
+  /** pieces marked at the last look that still stand as marked */
+  marked: Marked[];
   /** what presses on it from outside, most urgent first */
   needs: Need[];
   /** days until a handful has come since it was picked; 0: it has */
@@ -143,6 +156,10 @@ export function judge(input: JudgeInput): Judgement {
   const context: CueContext = { school, plants: Math.max(1, plants - (lifted(crop) ? usedUp : 0)) };
   const readingsOn = groupByDay(input.checks, (c) => c.at.slice(0, 10));
   const picksOn = groupByDay(input.picks, (p) => p.day);
+  const readingsMarked = groupByDay(
+    input.checks.filter((c) => c.marked.length > 0),
+    (c) => c.at.slice(0, 10),
+  );
   const first = input.weather.findIndex((w) => w.day === startedOn);
   if (startedOn <= today && first === -1)
     throw new RangeError(`no weather for ${startedOn}, when this planting’s clock began`);
@@ -195,6 +212,11 @@ export function judge(input: JudgeInput): Judgement {
       seeNothing(stage);
       lastLook = day.day;
       if (regime === "bears") sincePick = 0;
+    }
+    const marks = (readingsMarked.get(day.day) ?? []).at(-1);
+    if (marks && day.day >= startedOn) {
+      seeMarks(stage, marks.marked);
+      lastLook = day.day;
     }
     if (day.day === today) recentLook = lastLook !== null && daysBetween(lastLook, today) <= RECENT_DAYS;
     if (readings.length > 0 && day.day >= startedOn) {
@@ -259,6 +281,7 @@ export function judge(input: JudgeInput): Judgement {
     conflict,
     lastLook: lastSeen(input, startedOn),
     lookBy: repeatBy(input),
+    marked: freshMarks(input),
     barred: held,
     enoughIn,
     needs,
@@ -279,6 +302,7 @@ export function judge(input: JudgeInput): Judgement {
     held,
     enoughIn,
     needs,
+    marked: standingMarks(input.checks, lastFullPick(input)),
     track,
     meanStage: meanStage(stage),
     override: override ? { cue: override, advice: override.kind === "event" ? override.advice : "" } : null,
@@ -310,9 +334,19 @@ function handfulOf(
   return { pieces, days: pieces / Math.max(1e-3, perDay) };
 }
 
-/** Whether a look was made that says nothing but itself: somebody was there, and there was nothing to take. */
+/** The day of the last pick that took all that was ready; null before any. */
+const lastFullPick = ({ picks }: Pick<JudgeInput, "picks">): Day | null =>
+  picks.reduce<Day | null>((l, p) => (p.extent !== "some" && (l === null || p.day > l) ? p.day : l), null);
+
+/** Marks that can be relied on today: those of today's or yesterday's look, if nothing was picked since. */
+function freshMarks(input: JudgeInput): Marked[] {
+  const fresh = input.checks.filter((c) => daysBetween(c.at.slice(0, 10), input.today) <= 1);
+  return standingMarks(fresh, lastFullPick(input));
+}
+
+/** Whether somebody looked it all over and there was nothing to take. */
 const foundNothing = (check: Check): boolean =>
-  check.readings.length === 0 && check.note === "" && check.photos.length === 0;
+  check.readings.some((r) => r.cueId === NOTHING_READY && r.value === true);
 
 /** Coming days until so many days of reference warmth have come; 0: they have. */
 function daysUntil(referenceDays: number, weather: readonly WeatherDay[], crop: Crop): number {

@@ -5,6 +5,7 @@ import { PRESERVED } from "#core/keeping/blanching";
 import { LOT_EVENTS, TESTED } from "#core/keeping/lot";
 import { PICK_WISHES } from "#core/planning/wish";
 import type { Reading } from "#core/planting/check";
+import type { Marked } from "#core/planting/marked";
 import { BED_LOSS_CAUSES } from "#core/season/bed-loss";
 import { SEED_UNITS } from "#core/season/seed-lots";
 import { WEIGHED } from "#core/weighing/learned";
@@ -33,6 +34,7 @@ export const checks = sqliteTable(
     note: text().notNull(),
     readings: text({ mode: "json" }).notNull().$type<Reading[]>(),
     photos: text({ mode: "json" }).notNull().default([]).$type<string[]>(),
+    marked: text({ mode: "json" }).notNull().default([]).$type<Marked[]>(),
   },
   (t) => [index("checks_planting").on(t.plantingId, t.at)],
 );

@@ -1,6 +1,7 @@
 import { addDays, type Day, dayNumber, daysBetween } from "#core/calendar/day";
 import type { Planting } from "#core/garden/planting";
 import { cropOf, schoolOf } from "#core/handbook/index";
+import { NOTHING_READY } from "#core/handbook/signs";
 import { planning } from "#core/planning/optimise";
 import { type Outlook, outlookOf, type Snapshot } from "#core/planning/outlook";
 import { problemOf } from "#core/planning/question";
@@ -206,6 +207,7 @@ const checkOf = (plantingId: string, day: Day, readings: Reading[], n: number): 
   note: "",
   readings,
   photos: [],
+  marked: [],
 });
 
 /** The readings that the walk asks for first, as far as the plants show them. */
@@ -220,11 +222,9 @@ function look(stand: Stand, p: Outlook["plantings"][number], eyes: Eyes): Readin
   return readings;
 }
 
-/** Somebody who went to pick and found nothing says so: none ready now; where nothing is counted, what it looks like. */
-function foundNothing(stand: Stand, p: Outlook["plantings"][number], eyes: Eyes): Reading[] {
-  const count = p.crop.cues.find((c) => c.kind === "count" && c.of === "ready");
-  return count && stand.truth.taken === "each" ? [{ cueId: count.id, value: 0 }] : look(stand, p, eyes);
-}
+/** Somebody who went to pick and found nothing says so, and what it looks like where it is lifted at once. */
+const foundNothing = (stand: Stand, p: Outlook["plantings"][number], eyes: Eyes): Reading[] =>
+  stand.truth.taken === "each" ? [{ cueId: NOTHING_READY, value: true }] : look(stand, p, eyes);
 
 const secondsOf = (cropId: string, cueId: string): number =>
   cropOf(cropId).cues.find((c) => c.id === cueId)?.seconds ?? 5;

@@ -1,0 +1,1 @@
+ALTER TABLE `checks` ADD `marked` text DEFAULT '[]' NOT NULL;
