@@ -24,7 +24,7 @@ export function PieceMarks({
     onMark(mark ? [...rest, { n, mark }].sort((a, b) => a.n - b.n) : rest);
   };
   return (
-    <Box as="fieldset" mb="5">
+    <Box as="fieldset" mb="5" pl="1">
       <chakra.legend fontWeight="650" fontSize="lg" mb="2" display="block" w="100%">
         One by one, along the row
         <chakra.span display="block" fontWeight="400" fontSize="sm" color="inkSoft">

@@ -242,7 +242,7 @@ export function outlookOf(snapshot: Snapshot, now: string, weighReadings = false
       planting,
       bed,
       crop,
-      { ...judgement, days: judgement.days.slice(0, HORIZON_DAYS + 1) },
+      { ...judgement, days: judgement.belief.slice(0, HORIZON_DAYS + 1) },
       underCover(
         bed,
         ahead.map((d) => d.weather),

@@ -150,6 +150,8 @@ export type Conclusion = {
   verdict: Verdict;
   call: Call | null;
   days: DayChances[];
+  /** the same if it is certain that there is something there: what masses are reckoned by */
+  belief: DayChances[];
   lookAgain: Day;
 };
 
@@ -228,6 +230,18 @@ export function comingDays(stage: Stage, steps: readonly DayStep[], today: Day):
 }
 
 /**
+ * Whatever is believed of its stage, so often there is nothing to take after all: it never came up, was eaten, or eyes
+ * were wrong (own estimate, from the season trial's table of chances).
+ */
+const NOTHING_THERE = 0.03;
+const orNothing = ({ unready, nearly, ready, past }: StageChances): StageChances => ({
+  unready: unready + NOTHING_THERE * (nearly + ready + past),
+  nearly: nearly * (1 - NOTHING_THERE),
+  ready: ready * (1 - NOTHING_THERE),
+  past: past * (1 - NOTHING_THERE),
+});
+
+/**
  * What follows from a stage: chances today and each coming day if nothing is picked, the verdict, the day to look
  * again. The same code runs on the server and, while readings are given, in the page.
  */
@@ -238,8 +252,9 @@ export function conclude(
   crop: Pick<Crop, "habit" | "cues" | "interval" | "thins" | "nature" | "prime" | "parts" | "climacteric">,
   beside: Beside,
 ): Conclusion {
-  const days = comingDays(stage, steps, today);
-  const chances = chancesOf(stage);
+  const belief = comingDays(stage, steps, today);
+  const days = belief.map((d) => ({ ...d, ...orNothing(d) }));
+  const { day: _day, meanStage: _mean, ...chances } = days[0]!;
   const { override } = beside;
   const decided = override?.kind === "event" ? override.verdict : null;
   const barred = beside.barred && decided !== "leave-for-seed" ? ("not-yet" as const) : null;
@@ -258,6 +273,7 @@ export function conclude(
       ? null
       : (callOfNeed(pressed?.need ?? null) ?? callOf(verdict, chances, crop, override, beside.overCount)),
     days,
+    belief,
     // whatever presses is looked at again before it comes
     lookAgain: beside.needs.reduce(
       (first, n) =>

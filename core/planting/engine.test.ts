@@ -264,7 +264,7 @@ describe("replay", () => {
   it("gives every day from the start, the last one being today's chances", () => {
     const j = judge({ ...input, checks: looks, track: true });
     expect(j.track).toHaveLength(91);
-    expect(j.track.at(-1)).toMatchObject({ day: input.today, ready: j.chances.ready });
+    expect(j.track.at(-1)).toMatchObject({ day: input.today, ready: j.belief[0]!.ready });
     expect(judge({ ...input, checks: looks }).track).toEqual([]);
   });
   it("a corrected look changes everything after it and nothing before", () => {

@@ -119,6 +119,8 @@ export type Judgement = {
   track: DayChances[];
   /** chances of today and each coming day, if nothing is picked */
   days: DayChances[];
+  /** the same if it is certain that there is something there: what masses are reckoned by */
+  belief: DayChances[];
   lookAgain: Day;
   /** the distribution before today's readings, and after them; the coming days' steps, so that a screen can go on from here */
   prior: Stage;

@@ -31,7 +31,7 @@ export function markable(
   way: TakenWay,
   planting: { plants: number | null },
 ): number {
-  if (crop.yield.pieceG < WORTH_A_MARK_G || way === "as-needed") return 0;
+  if (crop.yield.pieceG < WORTH_A_MARK_G || way === "as-needed" || way === "all-at-once") return 0;
   const pieces = Math.round(piecesOf(planting, crop));
   return planting.plants !== null && pieces <= MOST_MARKED ? Math.max(1, pieces) : 0;
 }
