@@ -284,4 +284,46 @@ describe("a crop of one’s own", () => {
     await garden.stop();
     forget(garden);
   });
+
+  it("marks squash one by one, and the round says which", async () => {
+    const { page, troubles } = await here.visit(PHONE);
+    await page.goto("/plot/plantings/squash-round");
+    await ready(page);
+    await page.locator("select[name=schoolId]").selectOption("as-they-colour");
+    await page.getByRole("button", { name: "Save the planting" }).click();
+    await page.getByText("Undo").waitFor();
+    await page.goto("/walk/squash-round");
+    await ready(page);
+    const two = page.getByRole("button", { name: /^number 2:/ });
+    await two.click();
+    await two.click();
+    await page.getByRole("button", { name: "number 2: ready" }).waitFor();
+    await page.getByRole("button", { name: /^number 3:/ }).click();
+    const size = await two.boundingBox();
+    expect(Math.min(size!.width, size!.height)).toBeGreaterThanOrEqual(48);
+    await page.getByText("Pick some", { exact: true }).first().waitFor();
+    await page.getByRole("button", { name: /^Save/ }).first().click();
+    await page.goto("/walk/squash-round");
+    await page.getByRole("button", { name: "number 2: ready" }).waitFor();
+    await page.getByRole("button", { name: "number 3: nearly" }).waitFor();
+    expect(await page.innerText("main")).toContain("marked one by one: ready: 2; nearly: 3");
+    expect(troubles).toEqual([]);
+    await page.context().close();
+  });
+
+  it("takes a size as it is typed, and says what is wrong with one that is none", async () => {
+    const { page } = await here.visit(PHONE);
+    await page.goto("/walk/cou-lower");
+    await ready(page);
+    const typed = page.getByRole("textbox", { name: /Typed$/ }).first();
+    await typed.fill("9 bananas");
+    await typed.press("Enter");
+    await page.getByText("is not a unit of length here").waitFor();
+    await typed.fill("23 cm");
+    await typed.press("Enter");
+    expect(await page.locator("input[name=cue-length]:checked, input[type=hidden][name=cue-length]").inputValue()).toBe(
+      "230",
+    );
+    await page.context().close();
+  });
 });

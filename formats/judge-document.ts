@@ -11,7 +11,7 @@ import { baseOf } from "#core/planting/clock";
 import { readingFault, sayReading } from "#core/planting/cue-kinds/index";
 import { judge } from "#core/planting/judge";
 import { needsOf } from "#core/planting/needs";
-import { clockStart } from "#core/planting/season-clock";
+import { clockStart, ownShift } from "#core/planting/season-clock";
 import { VERDICTS } from "#core/planting/verdict";
 import { sayReasons } from "#core/planting/words";
 import { climateOf, weatherFor } from "#core/weather/climate";
@@ -180,7 +180,14 @@ export function judgeDocument(doc: JudgeDocument): ReadResult<Judged> {
   const school = schoolOf(crop, doc.school);
   const climate = climateOf(doc.record, doc.latitudeDeg);
   const byDay = (days: typeof doc.record) => new Map(days.map((d) => [d.day, d]));
-  const begins = clockStart(planting.data, crop, doc.today, doc.latitudeDeg, climate);
+  const own = ownShift(
+    crop,
+    doc.picks.map((p) => p.day),
+    doc.today,
+    doc.latitudeDeg,
+    climate,
+  );
+  const begins = clockStart(planting.data, crop, doc.today, doc.latitudeDeg, climate, own);
   const weather = weatherFor(
     begins < doc.today ? begins : doc.today,
     addDays(doc.today, 22),

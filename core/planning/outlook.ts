@@ -18,7 +18,7 @@ import { type Judgement, judge } from "../planting/judge";
 import { marksOf } from "../planting/marked";
 import { needsOf } from "../planting/needs";
 import { type Counted, type Population, populationOf } from "../planting/population";
-import { clockStart } from "../planting/season-clock";
+import { clockStart, ownShift } from "../planting/season-clock";
 import { isSick } from "../planting/sick";
 import { spreading } from "../planting/sickness";
 import { type PickedBefore, piecesPerDay, type Supply, supplyOf } from "../planting/supply";
@@ -158,7 +158,12 @@ export function outlookOf(snapshot: Snapshot, now: string, weighReadings = false
   );
   const growing = snapshot.plantings.filter((p) => p.endedOn === null && p.startedOn <= today);
   const book = bookOf(snapshot);
-  const begins = (p: Planting) => clockStart(p, book.of(p.cropId), today, garden.latitudeDeg, climate);
+  const begins = (p: Planting) => {
+    const crop = book.of(p.cropId);
+    const days = crop.days.yearly ? picksOf(snapshot.picks, p.id).map((x) => x.at.slice(0, 10)) : [];
+    const own = ownShift(crop, days, today, garden.latitudeDeg, climate);
+    return clockStart(p, crop, today, garden.latitudeDeg, climate, own);
+  };
   const first = growing.reduce((least, p) => (begins(p) < least ? begins(p) : least), today);
   const all = weatherFor(first, addDays(today, JUDGED_DAYS), record, forecast, climate);
   const weather = all.map((d) => d.weather);

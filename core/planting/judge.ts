@@ -35,7 +35,7 @@ import { type Marked, standingMarks } from "./marked";
 import { type Misled, misledOn } from "./misled";
 import type { Need } from "./needs";
 import { perennialYear } from "./perennial";
-import { clockStart } from "./season-clock";
+import { clockStart, ownShift } from "./season-clock";
 import { barredBy, lastOverCount, lastSeen, type PickMark, repeatBy, standingOverride, usedUpBy } from "./signs-seen";
 
 export type { PickMark } from "./signs-seen";
@@ -152,7 +152,14 @@ export function judge(input: JudgeInput): Judgement {
   const way = wayOf(crop, school);
   const regrows = growsAgain(crop, way);
   const cueById = new Map(crop.cues.map((c) => [c.id, c]));
-  const startedOn = clockStart(planting, crop, today, input.latitudeDeg, input.climate);
+  const own = ownShift(
+    crop,
+    input.picks.map((p) => p.day),
+    today,
+    input.latitudeDeg,
+    input.climate,
+  );
+  const startedOn = clockStart(planting, crop, today, input.latitudeDeg, input.climate, own);
   const usedUp = usedUpBy(input.checks, cueById, startedOn);
   const plants = planting.plants ?? guessPlants(planting, crop);
   const context: CueContext = { school, plants: Math.max(1, plants - (lifted(crop) ? usedUp : 0)) };

@@ -5,6 +5,7 @@ import { cropOf } from "../handbook";
 import { PERENNIALS } from "../handbook/bed-after";
 import { judge } from "./judge";
 import { perennialYear } from "./perennial";
+import { ownShift } from "./season-clock";
 import { expectedYieldG } from "./yield";
 
 const on = (today: string, startedOn: string, cropId = "asparagus", startedHow: "sown" | "planted" = "planted") =>
@@ -48,6 +49,21 @@ describe("its season", () => {
       "not-yet",
       expect.stringMatching(/season is over/),
     ]);
+  });
+  it("begins when it began in past years: first cuts of the 15th to 25th April bring the look forward or put it off", () => {
+    const plain = situation({ cropId: "asparagus", age: 0 });
+    const shift = (days: string[]) => ownShift(plain.crop, days, plain.today, 52, plain.climate);
+    const usual = shift([]);
+    const early = shift(["2023-04-15", "2023-04-20", "2024-04-17", "2025-04-16"]);
+    const late = shift(["2023-05-25", "2024-05-28", "2025-05-22"]);
+    expect([usual, early < -5, late > 5]).toEqual([0, true, true]);
+    expect(shift(["2025-04-16"])).toBeGreaterThan(early);
+    // this year's own cuts say nothing of when it should have begun
+    expect(shift(["2026-04-10"])).toBe(0);
+    const at = (picks: string[]) =>
+      judge({ ...plain, today: "2026-04-26", picks: picks.map((day) => ({ day, extent: "all-ready" as const })) });
+    const chance = (j: ReturnType<typeof judge>) => j.chances.nearly + j.chances.ready + j.chances.past;
+    expect(chance(at(["2023-04-15", "2024-04-17", "2025-04-16"]))).toBeGreaterThan(chance(at([])));
   });
   it("comes again next year, also after it was ended with a last pick", () => {
     const input = situation({ cropId: "strawberry", age: 40 });

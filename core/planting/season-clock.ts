@@ -1,4 +1,4 @@
-import { addDays, type Day, dayOfYear } from "../calendar/day";
+import { addDays, type Day, dayOfYear, daysBetween } from "../calendar/day";
 import type { Planting } from "../garden/planting";
 import type { Crop } from "../handbook/crop";
 import type { Climate } from "../weather/climate";
@@ -50,6 +50,7 @@ export function bloomShift(usualStart: string, climate: Climate, latitudeDeg: nu
  * The day from which a planting's clock runs: its start, or, for what stands for years (trees, bushes, crowns), the
  * usual bloom or first growth of the season at hand at this site; once that is well over, of the next one. The southern half of
  * the world lives half a year apart.
+ * @param ownDays days by which this planting's own past seasons began later than that (`ownShift`)
  */
 export function clockStart(
   planting: Pick<Planting, "startedOn">,
@@ -57,14 +58,52 @@ export function clockStart(
   today: Day,
   latitudeDeg: number,
   climate: Climate,
+  ownDays = 0,
 ): Day {
   if (!crop.days.yearly) return planting.startedOn;
   const length = crop.days.yearly[1] + (evennessOf(crop) === "weeks" ? LONG_TAIL_DAYS : SEASON_TAIL_DAYS);
   const year = Number(today.slice(0, 4));
   const starts = [year - 1, year, year + 1].map((y) => {
     const usual = `${y}-${crop.usualStart}`;
-    return addDays(usual, (latitudeDeg >= 0 ? 0 : 182) + bloomShift(crop.usualStart, climate, latitudeDeg));
+    return addDays(usual, (latitudeDeg >= 0 ? 0 : 182) + bloomShift(crop.usualStart, climate, latitudeDeg) + ownDays);
   });
   const first = starts.find((s) => addDays(s, length) >= today) ?? starts[2]!;
   return first > planting.startedOn ? first : planting.startedOn;
 }
+
+/** First picks of past seasons count against the usual date as if that had been seen once. */
+const USUAL_SEEN = 1;
+
+/**
+ * Days by which the seasons of what stands for years have begun later here than the usual bloom says (below zero:
+ * earlier): the mean of the first picks of past years against the middle of the handbook's days, drawn towards 0.
+ * @param picks days of all its picks; those of the year of `today` tell nothing yet
+ */
+export function ownShift(
+  crop: Pick<Crop, "days" | "usualStart">,
+  picks: readonly Day[],
+  today: Day,
+  latitudeDeg: number,
+  climate: Climate,
+): number {
+  if (!crop.days.yearly) return 0;
+  const usual = addDays(
+    `2025-${crop.usualStart}`,
+    (latitudeDeg >= 0 ? 0 : 182) + bloomShift(crop.usualStart, climate, latitudeDeg) + middle(crop.days.yearly),
+  );
+  const first = new Map<string, Day>();
+  for (const day of picks) {
+    // a season is told by the half year around its usual first pick
+    const year = String(Math.round(daysBetween(usual, day) / 365.25));
+    const known = first.get(year);
+    if (!known || day < known) first.set(year, day);
+  }
+  const now = String(Math.round(daysBetween(usual, today) / 365.25));
+  const late = [...first]
+    .filter(([year]) => year !== now)
+    .map(([year, day]) => daysBetween(usual, day) - Math.round(365.25 * Number(year)));
+  if (late.length === 0) return 0;
+  const mean = late.reduce((s, x) => s + x, 0) / (late.length + USUAL_SEEN);
+  return Math.round(Math.max(-MOST_MOVED, Math.min(MOST_MOVED, mean)));
+}
+const middle = ([low, high]: readonly [number, number]): number => Math.round((low + high) / 2);

@@ -5,7 +5,7 @@ import { everyThird, keen, weekly } from "./habits";
 import { worthAtHome } from "./home";
 import { missedBy, reliability, sureAndTrue } from "./reckoning";
 import { runSeason } from "./season";
-import { bedNightC, begin, dayWarmth, isRipe, lightHours, live, massOf, qualityOf, stageOf } from "./stand";
+import { bedNightC, begin, dayWarmth, isRipe, isSpared, lightHours, live, massOf, qualityOf, stageOf } from "./stand";
 import { CLIMATES, layOut } from "./trial-garden";
 import { TRUTHS, truthOf } from "./truth";
 
@@ -27,13 +27,14 @@ const runs = seasons.map((season) => {
 const sum = (of: (r: (typeof runs)[number]) => number): number => runs.reduce((s, r) => s + of(r), 0);
 
 describe("two seasons on trial", () => {
-  it("following Akmedon brings at least nine tenths of a round every third day, and more than the keen gardener", () => {
-    expect(sum((r) => r.ours.score.net)).toBeGreaterThan(0.88 * sum((r) => r.third.net));
-    expect(sum((r) => r.ours.score.net)).toBeGreaterThan(1.15 * sum((r) => r.keen.net));
-    expect(sum((r) => r.ours.score.minutes)).toBeLessThan(0.7 * sum((r) => r.keen.minutes));
+  it("following Akmedon brings as much as the best rhythm in fewer rounds, and far more than the keen gardener", () => {
+    expect(sum((r) => r.ours.score.net)).toBeGreaterThan(0.97 * sum((r) => r.third.net));
+    expect(sum((r) => r.ours.score.rounds)).toBeLessThan(1.05 * sum((r) => r.third.rounds));
+    expect(sum((r) => r.ours.score.net)).toBeGreaterThan(1.3 * sum((r) => r.keen.net));
+    expect(sum((r) => r.ours.score.minutes)).toBeLessThan(0.55 * sum((r) => r.keen.minutes));
   });
-  it("with nobody ever looking it still brings four fifths of the weekly round", () => {
-    expect(sum((r) => r.unseen.net)).toBeGreaterThan(0.8 * sum((r) => r.weekly.net));
+  it("with nobody ever looking it still brings what the weekly round brings", () => {
+    expect(sum((r) => r.unseen.net)).toBeGreaterThan(0.97 * sum((r) => r.weekly.net));
   });
   it("crops that are lifted at once are not lifted unripe, but before a frost", () => {
     for (const r of runs)
@@ -46,8 +47,8 @@ describe("two seasons on trial", () => {
   it("chances mean what they say, roughly, and what is all but sure is nearly always true", () => {
     const said = runs.flatMap((r) => r.said);
     expect(said.length).toBeGreaterThan(500);
-    expect(missedBy(reliability(said))).toBeLessThan(12);
-    expect(sureAndTrue(said)).toBeGreaterThan(0.8);
+    expect(missedBy(reliability(said))).toBeLessThan(7);
+    expect(sureAndTrue(said)).toBeGreaterThan(0.88);
   });
   it("the same season and decider give the same run", () => {
     expect(runSeason(seasons[0]!, everyThird()).score).toEqual(runs[0]!.third);
@@ -127,6 +128,23 @@ describe("the trial's garden", () => {
       52,
     );
     expect([stand.over, stand.pieces.length, stand.lostG.frost > 0]).toEqual([true, 0, true]);
+  });
+  it("a young tree bears a part of a full crop, a spared crown nothing worth taking, a failed sowing nothing at all", () => {
+    const p = { ...season.plantings[0]!, truth: truthOf("apple") };
+    const pieces = (yearsOld: number, failed = false) =>
+      begin(p.truth, { ...p.planting, plants: 1 }, p.bed, chance(5), { failed, yearsOld }).pieces.length;
+    expect(pieces(2)).toBeLessThan(0.2 * pieces(8));
+    expect([pieces(0), pieces(8, true)]).toEqual([0, 0]);
+    const crown = begin(truthOf("asparagus"), p.planting, p.bed, chance(5), { failed: false, yearsOld: 1 });
+    crown.pieces.push({ born: 0, pace: 1, ripe: 7, size: 1, nudged: 7.5, guise: 0 });
+    expect([isSpared(crown), qualityOf(crown, crown.pieces[0]!)]).toEqual([true, 0]);
+  });
+  it("every season has plants of several ages and one sowing that never comes up", () => {
+    for (const s of seasons) {
+      expect(s.plantings.filter((x) => x.fortune.failed)).toHaveLength(1);
+      const ages = s.plantings.filter((x) => x.truth.seasonDays !== null).map((x) => x.fortune.yearsOld);
+      expect(new Set(ages).size).toBeGreaterThan(1);
+    }
   });
   it("a household eats from the oldest, gives away the rest and is glad of no more", () => {
     const lot = (day: string, massG: number, keepsDays = 7) => ({
