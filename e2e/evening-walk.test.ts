@@ -302,7 +302,7 @@ describe("a crop of one’s own", () => {
     const size = await two.boundingBox();
     expect(Math.min(size!.width, size!.height)).toBeGreaterThanOrEqual(48);
     await page.getByText("Pick some", { exact: true }).first().waitFor();
-    await page.getByRole("button", { name: /^Save/ }).first().click();
+    await onward(page);
     await page.goto("/walk/squash-round");
     await page.getByRole("button", { name: "number 2: ready" }).waitFor();
     await page.getByRole("button", { name: "number 3: nearly" }).waitFor();

@@ -2,13 +2,14 @@ import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import { Link } from "react-router";
 import { addDays, daysBetween, sayDay, sayNear, weekdayName } from "#core/calendar/day";
 import { sunTimes } from "#core/calendar/sun";
+import { headline } from "#core/planning/headline";
 import { urgenciesOf } from "#core/planning/rounds";
 import { sayMass } from "#core/units/mass";
-import { saySpeed } from "#core/units/say";
 import { listSetAside } from "#db/garden";
 import { CropGlyph } from "../components/crop-glyph";
 import { HouseLines } from "../components/house-lines";
 import { LessonsNote } from "../components/lessons-note";
+import { SavingHourNote } from "../components/saving-hour-note";
 import { Anchor, LinkButton, Note, Page, Section } from "../components/ui";
 import { VerdictTag } from "../components/verdict";
 import { WeatherStrip } from "../components/weather-strip";
@@ -16,6 +17,7 @@ import { db, desk } from "../server/desk.server";
 import { houseLine } from "../server/keep.server";
 import { remembered } from "../server/remember.server";
 import { roundsAhead, slotIdOf } from "../server/rounds.server";
+import { addHour, savingView } from "../server/saving-hour.server";
 import { lessonsDue } from "../server/season.server";
 import { plannedDue } from "../server/season-next.server";
 import { stripOf } from "../server/weather.server";
@@ -48,6 +50,7 @@ export function loader() {
           ]
         : [];
     });
+  const saving = savingView(d, ahead.problem);
   const rounds = ahead.rounds.slice(0, 3).map((r) => ({
     id: r.id,
     name: `${weekdayName(r.day)} ${r.startsAt}`,
@@ -58,7 +61,10 @@ export function loader() {
       units,
     ),
     minutes: Math.round(r.lines.reduce((s, l) => s + l.minutes, snapshot.garden.roundMinutes)),
-    names: r.lines.map((l) => byId.get(l.plantingId)?.planting.kind ?? ""),
+    names: r.lines.flatMap((l) => {
+      const p = byId.get(l.plantingId);
+      return p ? [p.planting.kind || p.crop.name] : [];
+    }),
     kit: [
       ...new Set(
         r.lines
@@ -91,6 +97,7 @@ export function loader() {
     .slice(0, 5);
   const sun = sunTimes(today, snapshot.garden.latitudeDeg, snapshot.garden.longitudeDeg, snapshot.garden.timeZone);
   return {
+    saving,
     aside: remembered(d, "set aside", () => listSetAside(db())),
     house: houseLine(d),
     lessons: lessonsDue(d),
@@ -100,7 +107,13 @@ export function loader() {
     empty: snapshot.beds.length === 0 || outlook.plantings.length === 0,
     hasBeds: snapshot.beds.length > 0,
     hasForecast: snapshot.forecast !== null,
-    headline: headline(d, urgencies.length),
+    headline: headline(
+      outlook.days.flatMap((x) => x.hazards),
+      snapshot.trips,
+      urgencies.length,
+      today,
+      units,
+    ),
     strip: stripOf(outlook),
     urgencies,
     rounds,
@@ -108,29 +121,6 @@ export function loader() {
     sun,
     trip: snapshot.trips.find((t) => t.toDay >= today && t.fromDay <= addDays(today, 14)) ?? null,
   };
-}
-
-/** The day in a sentence: the first hazards, and how much is in their way. */
-function headline(d: ReturnType<typeof desk>, urgent: number): string {
-  const { outlook, today, snapshot } = d;
-  const parts: string[] = [];
-  const gale = outlook.days.flatMap((x) => x.hazards).find((h) => h.kind === "gale" && h.chance >= 0.3);
-  if (gale)
-    parts.push(`a gale is due ${sayNear(gale.day, today)}, gusts near ${saySpeed(gale.level, snapshot.garden.units)}`);
-  const frost = outlook.days
-    .slice(1)
-    .flatMap((x) => x.hazards)
-    .find((h) => h.kind === "frost" && h.chance >= 0.3);
-  if (frost) parts.push(`${gale ? "then " : ""}frost in the night to ${weekdayName(frost.day)}`);
-  const trip = snapshot.trips.find((t) => t.fromDay > today && daysBetween(today, t.fromDay) <= 7);
-  if (trip)
-    parts.push(`you are away from ${weekdayName(trip.fromDay)} for ${daysBetween(trip.fromDay, trip.toDay) + 1} days`);
-  if (parts.length === 0)
-    return urgent > 0
-      ? `Quiet weather; ${urgent} ${urgent === 1 ? "planting wants" : "plantings want"} picking.`
-      : "Quiet weather, and nothing is in a hurry.";
-  const sentence = parts.length > 2 ? `${parts.slice(0, -1).join(", ")}; ${parts.at(-1)}` : parts.join("; ");
-  return `${sentence[0]!.toUpperCase()}${sentence.slice(1)}.`;
 }
 
 export const meta: Route.MetaFunction = () => [{ title: "Today · Akmedon" }];
@@ -148,9 +138,12 @@ const Row = chakra(Link, {
   },
 });
 
+export const action = ({ request }: Route.ActionArgs) => addHour(request);
+
 export default function Today({ loaderData }: Route.ComponentProps) {
   const {
     aside,
+    saving,
     house,
     lessons,
     planned,
@@ -184,6 +177,7 @@ export default function Today({ loaderData }: Route.ComponentProps) {
       <Text fontFamily="heading" fontSize={{ base: "xl", md: "2xl" }} lineHeight="1.3" maxW="46ch" mb="6">
         {headline}
       </Text>
+      {saving && <SavingHourNote saving={saving} />}
       {aside.length > 0 && (
         <Note title={aside.length === 1 ? "One entry is set aside" : `${aside.length} entries are set aside`}>
           {aside.map((row) => (
