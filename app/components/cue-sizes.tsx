@@ -142,6 +142,7 @@ function TypedSize({
   return (
     <Box flex="1" maxW="14rem">
       <Input
+        type="text"
         aria-label={`${label} Typed`}
         aria-invalid={wrong !== ""}
         defaultValue={said}
