@@ -1,10 +1,10 @@
-import { addDays, type Day, daysBetween, sayDay } from "../calendar/day";
-import { type DatedWindow, isAway, slotsAhead, type Trip, type Window } from "../calendar/windows";
+import { addDays, type Day, daysBetween } from "../calendar/day";
+import { type DatedWindow, isAway, type Trip, type Window } from "../calendar/windows";
 import type { Bed } from "../garden/bed";
 import type { Garden } from "../garden/garden";
 import type { Planting } from "../garden/planting";
 import type { Tick } from "../garden/tick";
-import { sayWait, type Treatment, waitingOn } from "../garden/treatment";
+import type { Treatment } from "../garden/treatment";
 import type { Crop, School } from "../handbook/crop";
 import { schoolOf } from "../handbook/index";
 import type { Place } from "../household/place";
@@ -39,6 +39,7 @@ import type { Weighing } from "../weighing/learned";
 import { netOf } from "../weighing/net";
 import { type Container, isCrop, type Pick } from "../weighing/pick";
 import { bookOf } from "../weighing/taught-book";
+import { heldToday, nextChanceOn, wantedBy } from "./constraints";
 import type { PickWish } from "./wish";
 
 /** Everything about a garden that judging and planning read. */
@@ -194,7 +195,7 @@ export function outlookOf(snapshot: Snapshot, now: string, weighReadings = false
     ).map((w, k) => ({ weather: w, night: known[k]!, members: membersOn.get(w.day) ?? [] }));
   const lately = weather.filter((w) => w.day < today && w.day >= addDays(today, -21));
   const absences = snapshot.trips.filter((t) => t.standInMinutes === 0);
-  const nextChance = nextChanceOn(snapshot, now);
+  const nextChance = nextChanceOn(snapshot, now, HORIZON_DAYS);
   const plantings = growing.flatMap((planting) => {
     const bed = bedById.get(planting.bedId);
     if (!bed) return [];
@@ -273,27 +274,6 @@ export function outlookOf(snapshot: Snapshot, now: string, weighReadings = false
   }));
   return { now, today, days, plantings, climate, offsets, skill, spreadRatio: ratio };
 }
-
-/** The next day after today on which anybody has time; null where no windows are kept: every day will do. */
-function nextChanceOn(snapshot: Snapshot, now: string): Day | null {
-  if (snapshot.windows.length === 0) return null;
-  const slots = slotsAhead(now, HORIZON_DAYS, snapshot.windows, snapshot.trips, snapshot.datedWindows);
-  return slots.find((s) => s.day > now.slice(0, 10))?.day ?? addDays(now.slice(0, 10), HORIZON_DAYS);
-}
-
-/** Why a planting may not be taken today: a wait after a treatment, or a date of the gardener's; null: it may. */
-function heldToday(snapshot: Snapshot, plantingId: string, today: Day): string | null {
-  const [wait] = waitingOn(snapshot.treatments, plantingId, today);
-  if (wait) return sayWait(wait);
-  const wish = snapshot.pickWishes.find((w) => w.plantingId === plantingId && w.kind === "not-before" && today < w.day);
-  return wish ? `you said not before ${sayDay(wish.day)}` : null;
-}
-
-/** The next day on which a planting is to be taken whole by the gardener's wish. */
-const wantedBy = (wishes: readonly PickWish[], plantingId: string, today: Day): Day | null =>
-  wishes
-    .filter((w) => w.kind === "take-all" && w.plantingId === plantingId && w.day >= today)
-    .reduce<Day | null>((first, w) => (first === null || w.day < first ? w.day : first), null);
 
 /** Pieces by age that stand on a repeat cropper, when they were counted within the last three weeks; else null. */
 function standingPieces(

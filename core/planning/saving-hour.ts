@@ -35,7 +35,7 @@ function takenBy(problem: PlanProblem, s: Supply, t: number): { frostG: number; 
 
 /**
  * Whether a hazard comes before the next hour at which anybody can go and takes something that an hour before it would
- * save; the latest such hour that is as good as any.
+ * save; the latest of the hours that save the most.
  * @param problem its slots hold hours that are not free too (`allowed` false), which only a hand may open
  * @returns null when nothing worth an hour is lost
  */

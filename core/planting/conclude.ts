@@ -4,12 +4,22 @@ import { CONTRADICTION, type Conflict, conflictAmong, overlapOf, productOf, temp
 import { type Call, callOf, callOfNeed } from "./call";
 import type { Reading, ReadingValue } from "./check";
 import { type CueContext, likelihoodOf, meaningOf } from "./cue-kinds";
+import { lookAgainOn } from "./look-again";
 import { type Marked, marksOf, observeMarks } from "./marked";
 import { MISLED_WEIGHT, type Misled } from "./misled";
 import { type Need, underNeeds } from "./needs";
 import { type DayStep, observe, predictDay } from "./stage-filter";
-import { CELLS, chancesOf, meanStage, READY_FROM, STEP, type Stage, type StageChances } from "./stage-grid";
-import { isPick, type Meaning, type Seen, type Verdict, verdictOf } from "./verdict";
+import {
+  CELLS,
+  chancesOf,
+  type DayChances,
+  meanStage,
+  READY_FROM,
+  STEP,
+  type Stage,
+  type StageChances,
+} from "./stage-grid";
+import { type Meaning, type Seen, type Verdict, verdictOf } from "./verdict";
 
 /** One thing that moved the verdict, by how much it shifted the log-odds of being ready; why it counted for less. */
 export type Evidence = {
@@ -21,7 +31,7 @@ export type Evidence = {
   /** what the reading means by itself, nothing else known */
   means: Meaning;
 };
-export type DayChances = StageChances & { day: Day; meanStage: number };
+export type { DayChances } from "./stage-grid";
 
 /**
  * How far the clock may be wholly wrong (a cold spring in this corner, thirst, the wrong packet): this share of the
@@ -289,60 +299,3 @@ const NEAR_PRESSED = 0.2;
 /** Days after which seen pests, eggs or disease are looked at again (common practice: every other day until clean). */
 export const REPEAT_DAYS = 2;
 const earlier = (day: Day, by: Day | null): Day => (by !== null && by < day ? by : day);
-
-/** Chance of being ready, or near it, from which it is worth going to look; of having missed the prime, not to be passed. */
-const WORTH_A_LOOK = 0.3;
-const MISSED = 0.1;
-/** However far off it seems, it is looked at again by then. */
-const LONGEST_WAIT = 21;
-
-/**
- * The day to look again: when another verdict has become likely enough, and before the chance of having missed the
- * prime passes a tenth; today, where that day has come and nobody has looked yet. What is nearly ready is never left
- * longer than its prime lasts, what was picked not longer than its interval. While the weather makes the cues lie, the
- * day on which they can be believed.
- * @param lastLook day of the last look or pick; null: nobody has been there
- */
-function lookAgainOn(
-  days: readonly DayChances[],
-  verdict: Verdict,
-  crop: Pick<Crop, "interval" | "prime">,
-  misled: readonly Misled[],
-  lastLook: Day | null,
-  enoughIn: number,
-): Day {
-  const today = days[0]!;
-  const earliest = addDays(today.day, Math.max(enoughIn, lastLook === today.day ? 1 : 0));
-  const coming = days.filter((d) => d.day >= earliest);
-  const first = (test: (d: DayChances) => boolean): Day | null => coming.find(test)?.day ?? null;
-  /** so many days after the last look, not in the past */
-  const after = (count: number): Day => {
-    const due = lastLook === null ? earliest : addDays(lastLook, Math.max(1, Math.round(count)));
-    return due < earliest ? earliest : due;
-  };
-  const soonest = (...all: (Day | null)[]): Day =>
-    all.reduce<Day>((a, b) => (b !== null && b < a ? b : a), addDays(earliest, LONGEST_WAIT));
-  const missed = first((d) => d.past - today.past >= MISSED);
-  if (isPick(verdict))
-    return soonest(
-      first((d) => d.past - today.past >= WORTH_A_LOOK),
-      after(crop.interval.coolDays),
-    );
-  const believe = misled.reduce((latest, m) => (m.believeFrom > latest ? m.believeFrom : latest), "");
-  if (believe > today.day && verdict !== "not-yet") return believe;
-  if (verdict === "test-one") return after(2);
-  if (verdict === "leave-for-seed") return addDays(earliest, 14);
-  if (verdict === "nearly")
-    return soonest(
-      missed,
-      first((d) => d.ready + d.past >= 0.5),
-      after(Math.min(crop.prime.coolDays, 10)),
-    );
-  return soonest(
-    missed,
-    first((d) => d.ready + d.past >= WORTH_A_LOOK || d.nearly + d.ready + d.past >= NEAR_LIKELY),
-  );
-}
-
-/** Chance of being near it from which what is not yet ready is looked at. */
-const NEAR_LIKELY = 0.5;

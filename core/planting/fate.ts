@@ -1,3 +1,4 @@
+import { OVER_PRIMES } from "./population";
 import type { Supply } from "./supply";
 
 /** What becomes of a planting's crop between two picks, in grams, expected: what a pick brings, what hazards took. */
@@ -23,9 +24,6 @@ export function survivals(s: Supply, fromT: number, toT: number): { frost: numbe
   }
   return { frost, gale, alive };
 }
-
-/** Over-age pieces stand for so many primes before they rot, open or drop (own estimate). */
-export const OVER_PRIMES = 1.5;
 
 /** Share of pieces of an age, days since they were ready, that are past their prime. */
 const overShare = (age: number, primeDays: number): number =>

@@ -1,25 +1,10 @@
 import { type Day, daysBetween } from "../calendar/day";
-import type { Bed } from "../garden/bed";
-import type { Planting } from "../garden/planting";
-import type { Crop, Cue, School, TakenWay } from "../handbook/crop";
+import type { Crop, School } from "../handbook/crop";
 import { NOTHING_READY } from "../handbook/signs";
-import type { Climate } from "../weather/climate";
-import type { WeatherDay } from "../weather/daily";
 import type { Conflict } from "./agreement";
-import { bestReadings, type ReadingWorth } from "./best-reading";
-import type { Call } from "./call";
+import { bestReadings } from "./best-reading";
 import type { Check, Reading } from "./check";
-import {
-  type Clock,
-  type Counted,
-  clockOf,
-  dayStep,
-  grownBy,
-  type Regime,
-  referenceStep,
-  referenceWarmth,
-  warmth,
-} from "./clock";
+import { type Counted, clockOf, dayStep, grownBy, type Regime, referenceStep, referenceWarmth, warmth } from "./clock";
 import {
   comingDays,
   conclude,
@@ -31,9 +16,9 @@ import {
   seeNothing,
 } from "./conclude";
 import type { CueContext } from "./cue-kinds";
+import { daysUntil, guessPlants, handfulOf } from "./handful";
 import { type Marked, standingMarks } from "./marked";
-import { type Misled, misledOn } from "./misled";
-import type { Need } from "./needs";
+import { misledOn } from "./misled";
 import { perennialYear } from "./perennial";
 import { clockStart, ownShift } from "./season-clock";
 import { barredBy, lastOverCount, lastSeen, type PickMark, repeatBy, standingOverride, usedUpBy } from "./signs-seen";
@@ -42,94 +27,15 @@ export type { PickMark } from "./signs-seen";
 
 import { borneAfterPick, inFlush } from "./flush";
 import { type DayStep, predictDay, restart } from "./stage-filter";
-import { CELLS, chancesOf, freshStage, meanStage, pickedStage, type Stage, type StageChances } from "./stage-grid";
-import type { Verdict } from "./verdict";
+import { CELLS, chancesOf, freshStage, meanStage, pickedStage, type Stage } from "./stage-grid";
 import { evennessOf, growsAgain, piecesOf, RIPENS_OVER, wayOf } from "./way";
 import { expectedYieldG } from "./yield";
 
-export type JudgeInput = {
-  today: Day;
-  planting: Planting;
-  bed: Bed;
-  crop: Crop;
-  school: School;
-  checks: readonly Check[];
-  picks: readonly PickMark[];
-  /** every day from the start (or earlier) to at least `horizonDays` past today: record, forecast, usual year */
-  weather: readonly WeatherDay[];
-  climate: Climate;
-  latitudeDeg: number;
-  horizonDays: number;
-  /** whether to weigh what each reading would tell; the walk needs it, the lanes do not */
-  weighReadings?: boolean;
-  /** whether to keep the chances of every day from the start; the planting's own page needs it */
-  track?: boolean;
-  /** pieces that a day of reference warmth brings by what is known of the planting; null: by the handbook's yield */
-  piecesPerDay?: number | null;
-  /** why nothing may be taken from it today though its season goes on (a spray's wait, a date of the gardener's); absent: it may */
-  held?: string | null;
-  /** what presses on it from outside, by its chances on the coming days; absent: nothing does */
-  pressing?: (days: readonly DayChances[]) => Need[];
-};
-
 export type { DayChances, Evidence } from "./conclude";
 
-export type Judgement = {
-  chances: StageChances;
-  meanStage: number;
-  verdict: Verdict;
-  /** what is special about the verdict, in words */
-  call: Call | null;
-  /** cues that the last days' weather makes lie today */
-  misled: Misled[];
-  /** today's readings against each other or against the last look; null when they agree */
-  conflict: Conflict | null;
-  /** whether there was a look within the last days, before today */
-  recentLook: boolean;
-  /** over-age pieces counted at the last look */
-  overCount: number;
-  /** plants or pieces used up by test digs and tastes */
-  usedUp: number;
-  /** how it is taken by its school */
-  way: TakenWay;
-  /** days of reference warmth since its first pieces were ready, as far as is known: how much of its flush is over */
-  borneDays: number;
-  /** whether all its pieces have had their time: nothing more is to come */
-  flushOver: boolean;
-  /** why nothing may be taken from it at all, whatever its stage: kept for seed, its season over; null: it may */
-  barred: string | null;
-  /** why nothing may be taken today: the above, a spray's wait, or a date of the gardener's; null: it may */
-  held: string | null;
-  /** pieces marked at the last look that still stand as marked */
-  marked: Marked[];
-  /** what presses on it from outside, most urgent first */
-  needs: Need[];
-  /** days until a handful has come since it was picked; 0: it has */
-  enoughIn: number;
-  /** advice of an override cue seen in the last week, when it decides */
-  override: { cue: Cue; advice: string } | null;
-  evidence: Evidence[];
-  /** every reading of the season with what it meant, also those that a pick has answered since; for looking back */
-  looked: Evidence[];
-  clock: Clock;
-  warmthSoFarDd: number;
-  daysSinceStart: number;
-  regime: Regime;
-  /** chances of each day from the start to today; empty unless asked for */
-  track: DayChances[];
-  /** chances of today and each coming day, if nothing is picked */
-  days: DayChances[];
-  /** the same if it is certain that there is something there: what masses are reckoned by */
-  belief: DayChances[];
-  lookAgain: Day;
-  /** the distribution before today's readings, and after them; the coming days' steps, so that a screen can go on from here */
-  prior: Stage;
-  stage: Stage;
-  steps: DayStep[];
-  context: CueContext;
-  /** readings in order of what they would tell for the time they take */
-  worth: ReadingWorth[];
-};
+import type { JudgeInput, Judgement } from "./judgement";
+
+export type { JudgeInput, Judgement } from "./judgement";
 
 /** A day before the season has begun. */
 const STILL: DayStep = { before: 0, after: 0, spreadBefore: 0, spreadAfter: 0 };
@@ -139,8 +45,6 @@ const TAKEN_SHARE: Record<PickMark["extent"], number> = { some: 0.4, "all-ready"
 const LASTS_SPREADS = 1.8;
 const LASTS_PRIMES = 4;
 const SPENT_A_DAY = 0.25;
-/** What is worth bending down for, g. */
-const HANDFUL_G = 50;
 /**
  * Judges one planting: runs the stage filter from its start over each day's warmth, readings and picks to today,
  * then over the coming days. Recomputed from the readings each time, so that a corrected reading changes
@@ -329,20 +233,6 @@ export function judge(input: JudgeInput): Judgement {
   };
 }
 
-/**
- * Pieces that are worth bending down for, and days of reference warmth in which they come: by picks and counts where
- * they tell, else by the handbook's yield.
- */
-function handfulOf(
-  { planting, bed, crop, today, piecesPerDay }: JudgeInput,
-  plants: number,
-): { pieces: number; days: number } {
-  const pieces = Math.max(1, HANDFUL_G / crop.yield.pieceG);
-  const over = RIPENS_OVER[evennessOf(crop)];
-  const perDay = piecesPerDay ?? expectedYieldG({ ...planting, plants }, bed, crop, today) / crop.yield.pieceG / over;
-  return { pieces, days: pieces / Math.max(1e-3, perDay) };
-}
-
 /** The day of the last pick that took all that was ready; null before any. */
 const lastFullPick = ({ picks }: Pick<JudgeInput, "picks">): Day | null =>
   picks.reduce<Day | null>((l, p) => (p.extent !== "some" && (l === null || p.day > l) ? p.day : l), null);
@@ -356,23 +246,6 @@ function freshMarks(input: JudgeInput): Marked[] {
 /** Whether somebody looked it all over and there was nothing to take. */
 const foundNothing = (check: Check): boolean =>
   check.readings.some((r) => r.cueId === NOTHING_READY && r.value === true);
-
-/** Coming days until so many days of reference warmth have come; 0: they have. */
-function daysUntil(referenceDays: number, weather: readonly WeatherDay[], crop: Crop): number {
-  let left = referenceDays;
-  let days = 0;
-  while (left > 0 && days < weather.length) left -= warmth(weather[days++]!, crop) / referenceWarmth(crop);
-  return days;
-}
-
-/** Plants to reckon a count by when nobody counted them: from the row or area and the usual yield of a plant. */
-function guessPlants(planting: Planting, crop: Crop): number {
-  const perPlant = crop.yield.perPlantKg;
-  const perMetre = crop.yield.perMetreKg;
-  if (planting.rowM !== null && perPlant && perMetre)
-    return Math.max(1, Math.round((planting.rowM * (perMetre[0] + perMetre[1])) / (perPlant[0] + perPlant[1])));
-  return 4;
-}
 
 /** Whether a test of this crop takes a whole plant out of the ground. */
 const lifted = (crop: Crop): boolean => crop.parts.some((p) => p === "bulb" || p === "root" || p === "tuber");

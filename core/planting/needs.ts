@@ -4,7 +4,7 @@ import type { Bed } from "../garden/bed";
 import type { Crop, TakenWay } from "../handbook/crop";
 import { cropHazards, type HazardDay } from "../weather/crop-hazards";
 import type { WeatherDay } from "../weather/daily";
-import type { DayChances } from "./conclude";
+import type { DayChances } from "./stage-grid";
 import type { Verdict } from "./verdict";
 
 export const NEEDS = [

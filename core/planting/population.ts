@@ -7,6 +7,9 @@ export type Counted = { day: Day; of: keyof Population; pieces: number };
 /** What a pick took: everything of picking size, or some pieces. */
 export type Taken = { day: Day; all: boolean; pieces: number };
 
+/** Over-age pieces stand for so many primes before they rot, open or drop (own estimate). */
+export const OVER_PRIMES = 1.5;
+
 /** One day as it bears on the ageing of pieces. */
 export type AgeingDay = { day: Day; growth: number; readyInDays: number; primeDays: number };
 

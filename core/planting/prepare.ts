@@ -1,6 +1,6 @@
 import { type Day, daysBetween } from "../calendar/day";
 import type { Crop } from "../handbook/crop";
-import type { DayChances } from "./conclude";
+import type { DayChances } from "./stage-grid";
 
 /** Chance of being ready from which a crop counts as coming. */
 const COMING = 0.5;

@@ -1,3 +1,4 @@
+import type { Day } from "../calendar/day";
 import type { Landmarks } from "../handbook/crop";
 
 /** Cells of the stage grid: 0 unready, 1 at the chosen target, 2 past use. */
@@ -18,6 +19,8 @@ export const READY_FROM = 0.95;
 export const PAST_FROM = 1.94;
 
 export type StageChances = { unready: number; nearly: number; ready: number; past: number };
+/** The chances of one day. */
+export type DayChances = StageChances & { day: Day; meanStage: number };
 
 /** The distribution of a planting just begun: all at zero, the least spread the grid can hold. */
 export function freshStage(): Stage {

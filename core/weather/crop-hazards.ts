@@ -1,7 +1,7 @@
 import type { Day } from "../calendar/day";
 import type { Bed } from "../garden/bed";
 import type { Crop } from "../handbook/crop";
-import type { DayChances } from "../planting/conclude";
+import type { DayChances } from "../planting/stage-grid";
 import { bedDay, bedMinC } from "./bed-night";
 import type { Member, WeatherDay } from "./daily";
 import { type Night, nightAt, nightChance, shareOfMembers } from "./ensemble";
