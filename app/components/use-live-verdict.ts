@@ -37,6 +37,7 @@ export function useLiveVerdict(data: WalkSheet, given: Record<string, ReadingVal
       enoughIn,
       needs,
       marked,
+      dateDue: data.dateDue,
       overCount: over ? Number(given[over.id]) : 0,
       lookBy: given.pest === true || given.disease === true ? addDays(today, REPEAT_DAYS) : null,
     });
@@ -67,6 +68,7 @@ export function useLiveVerdict(data: WalkSheet, given: Record<string, ReadingVal
     enoughIn,
     needs,
     marked,
+    data.dateDue,
     data.standing,
   ]);
 }

@@ -1,6 +1,7 @@
 import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import { useEffect, useRef, useState } from "react";
 import { Form, useNavigate } from "react-router";
+import { sayNear } from "#core/calendar/day";
 import type { ReadingValue } from "#core/planting/check";
 import type { Marked } from "#core/planting/marked";
 import { isPick } from "#core/planting/verdict";
@@ -132,7 +133,8 @@ export function WalkForm({ data, faults }: { data: WalkSheet; faults: Faults }) 
         )}
         {data.misled.map((m) => (
           <Note key={m.why} title="The weather misleads today">
-            {m.why[0]!.toUpperCase() + m.why.slice(1)}: such a reading counts for little until {m.believeFrom.slice(8)}.
+            {m.why[0]!.toUpperCase() + m.why.slice(1)}: such a reading counts for little until{" "}
+            {sayNear(m.believeFrom, today)}.
           </Note>
         ))}
         <Form method="post" encType="multipart/form-data" ref={form}>

@@ -84,6 +84,7 @@ export function walkSheet(d: Desk, plantingId: string) {
     barred: j.held,
     enoughIn: j.enoughIn,
     needs: j.needs,
+    dateDue: j.dateDue,
     /** pieces that can be marked one by one, 0: none; as they were marked last; and today's marks */
     markable: markable(p.crop, j.way, p.planting),
     marked: j.marked,

@@ -31,6 +31,8 @@ export const schoolSchema = z.object({
     .default({}),
   /** how it is taken by this school, where it differs from the crop's usual way */
   way: z.enum(TAKEN_WAYS).optional(),
+  /** its date decides: once it has come, it is taken whatever its size */
+  byDate: z.boolean().default(false),
   /** its day of readiness relative to the packet's days */
   daysFactor: z.number().positive().default(1),
   source,

@@ -19,7 +19,7 @@ import {
   type Stage,
   type StageChances,
 } from "./stage-grid";
-import { type Meaning, type Seen, type Verdict, verdictOf } from "./verdict";
+import { isPick, type Meaning, type Seen, takeOf, type Verdict, verdictOf } from "./verdict";
 
 /** One thing that moved the verdict, by how much it shifted the log-odds of being ready; why it counted for less. */
 export type Evidence = {
@@ -185,6 +185,8 @@ export type Beside = {
   marked: readonly Marked[];
   /** what presses on it from outside, most urgent first */
   needs: readonly Need[];
+  /** a school that goes by the date, and its date has come: it is taken whatever its size */
+  dateDue: boolean;
   /** days until a handful has come since it was picked; before that it is not worth the way */
   enoughIn: number;
 };
@@ -269,7 +271,9 @@ export function conclude(
   const decided = override?.kind === "event" ? override.verdict : null;
   const barred = beside.barred && decided !== "leave-for-seed" ? ("not-yet" as const) : null;
   const seen = withMarks(seenOf(beside.evidence, today, beside.conflict), beside.marked);
-  const plain = barred ?? decided ?? verdictOf(chances, beside.way, crop, seen, beside.enoughIn === 0);
+  const byLook = verdictOf(chances, beside.way, crop, seen, beside.enoughIn === 0);
+  const byDate = beside.dateDue && !isPick(byLook) ? takeOf(beside.way) : byLook;
+  const plain = barred ?? decided ?? byDate;
   const pressed = barred ? null : underNeeds(plain, days[0]!, beside.way, crop, beside.needs);
   const verdict = pressed?.verdict ?? plain;
   const again = earlier(

@@ -183,6 +183,8 @@ export function judge(input: JudgeInput): Judgement {
     // a handful is not waited for longer than it keeps, or than it is usually left
     Math.round(Math.min(crop.interval.coolDays, crop.prime.coolDays)),
   );
+  const { minDays, maxDays } = clock.range;
+  const dateDue = school.byDate && daysBetween(startedOn, today) >= ((minDays + maxDays) / 2) * school.daysFactor;
   const held = barred ?? input.held ?? null;
   const needs = held ? [] : (input.pressing?.(comingDays(stage, steps, today)) ?? []);
   const concluded = conclude(stage, steps, today, crop, {
@@ -195,6 +197,7 @@ export function judge(input: JudgeInput): Judgement {
     lastLook: lastSeen(input, startedOn),
     lookBy: repeatBy(input),
     marked: freshMarks(input),
+    dateDue,
     barred: held,
     enoughIn,
     needs,
@@ -213,6 +216,7 @@ export function judge(input: JudgeInput): Judgement {
     flushOver: Boolean(flush) && borneDays > LASTS_SPREADS * spread,
     barred,
     held,
+    dateDue,
     enoughIn,
     needs,
     marked: standingMarks(input.checks, lastFullPick(input)),

@@ -72,6 +72,8 @@ export type Judgement = {
   barred: string | null;
   /** why nothing may be taken today: the above, a spray's wait, or a date of the gardener's; null: it may */
   held: string | null;
+  /** a school that goes by the date, and its date has come */
+  dateDue: boolean;
   /** pieces marked at the last look that still stand as marked */
   marked: Marked[];
   /** what presses on it from outside, most urgent first */

@@ -217,6 +217,11 @@ describe("from situation to verdict, crop by crop", () => {
     expect(verdicts, `${j.verdict} ${JSON.stringify(j.chances)} mean ${j.meanStage.toFixed(2)}`).toContain(j.verdict);
     expect(j.lookAgain > addDays(`${year}-${crop.usualStart}`, age)).toBe(true);
   });
+  it("a school that goes by the date takes carrots of any size once it has come, and not before", () => {
+    const at = (age: number, schoolId: string) =>
+      judge(situation({ cropId: "carrot", schoolId, age, readings: { shoulder: 12 } })).verdict;
+    expect([at(114, "by-date"), at(60, "by-date"), at(114, "bunching")]).toEqual(["pick-all", "nearly", "not-yet"]);
+  });
   it("names a source for every cue of every crop", () => {
     for (const crop of CROPS) for (const cue of crop.cues) expect(cue.source, `${crop.id}/${cue.id}`).toBeTruthy();
   });

@@ -46,6 +46,9 @@ const NEAR = 0.5;
 /** Chance of being past use from which that is said, once it was seen. */
 const PAST_SEEN = 0.15;
 
+/** What taking means where a crop is taken so. */
+export const takeOf = (way: TakenWay): Verdict => (way === "all-at-once" ? "pick-all" : "pick-some");
+
 /**
  * The verdict: what costs least, given how the crop is taken. A decisive sign that says no keeps it in the bed, one that
  * says yes takes it out; where two disagree one piece is tested. Past its prime is only said of what somebody has seen.
@@ -60,7 +63,7 @@ export function verdictOf(
 ): Verdict {
   const { nearly, ready, past } = chances;
   const ripe = ready + past;
-  const take: Verdict = way === "all-at-once" ? "pick-all" : "pick-some";
+  const take = takeOf(way);
   const says = (meaning: Meaning) => seen.decisive.includes(meaning);
   if (seen.past && past >= PAST_SEEN) return "past-prime";
   const no = says("short") || says("nearly");

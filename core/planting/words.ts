@@ -34,6 +34,7 @@ export function sayReasons(
   if (j.held) reasons.push(j.held);
   if (j.override) reasons.push(`${j.override.cue.label} seen: ${j.override.advice}`);
   if (j.call && !j.override) reasons.push(j.call.words.replace(/\.$/, ""));
+  if (j.dateDue) reasons.push(`its date has come, and “${school.name}” goes by the date`);
   if (j.marked.length > 0) reasons.push(`marked one by one: ${sayMarked(j.marked)}`);
   if (j.conflict) reasons.push("today’s readings disagree, so the doubt is kept wide: look at another plant");
   reasons.push(...j.evidence.slice(0, most - 1 - reasons.length).map((e) => sayEvidence(e, today, system)));
