@@ -31,3 +31,29 @@ describe("frost before the next free hour", () => {
     await page.context().close();
   });
 });
+
+describe("a bed of a round with nothing to take", () => {
+  it("is said on the round in one tap, noted as a look, and taken back by Undo", async () => {
+    const { page, troubles } = await here.visit({ width: 390, height: 844 });
+    await page.goto("/rounds");
+    await ready(page);
+    await page.locator("a[href^='/rounds/']:not([href*='what-if'])").first().click();
+    await page.waitForURL(/\/rounds\/[\w-]{8,}$/);
+    await ready(page);
+    const none = page.getByRole("button", { name: "Nothing ready" });
+    const before = await none.count();
+    const size = await none.first().boundingBox();
+    expect(size!.height).toBeGreaterThanOrEqual(44);
+    await none.first().click();
+    await page.getByText("Nothing was ready").first().waitFor();
+    expect(await none.count()).toBe(before - 1);
+    await page.getByRole("button", { name: "Undo" }).click();
+    await page.getByText("Undone:").waitFor();
+    await page.waitForFunction(
+      (n) => [...document.querySelectorAll("button")].filter((b) => b.textContent === "Nothing ready").length === n,
+      before,
+    );
+    expect(troubles).toEqual([]);
+    await page.context().close();
+  });
+});

@@ -128,6 +128,14 @@ describe("the year of what stands for years", () => {
     const j = judge(winter);
     expect([j.verdict, j.lookAgain, j.days.length]).toEqual(["not-yet", "2026-05-05", 22]);
   });
+  it("nothing is ever quite certain: a few times in a hundred there is nothing to take after all", () => {
+    const sure = judge(situation({ cropId: "courgette", age: 80, readings: { length: 220, "ready-count": 6 } }));
+    const ripe = (c: { ready: number; past: number }) => c.ready + c.past;
+    expect(ripe(sure.belief[0]!)).toBeGreaterThan(0.99);
+    expect(ripe(sure.chances)).toBeLessThan(0.98);
+    const { unready, nearly, ready, past } = sure.chances;
+    expect(unready + nearly + ready + past).toBeCloseTo(1, 9);
+  });
   it("last year's apples say when to look, not that any were taken this year", () => {
     const input = situation({ cropId: "apple", age: 100, planting: { startedOn: "2026-05-05" } });
     const old = { ...input, picks: [{ day: "2025-09-20", extent: "all-ready" as const }] };

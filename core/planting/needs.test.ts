@@ -39,6 +39,16 @@ describe("a verdict under what presses from outside", () => {
     expect([tomato.verdict, tomato.call?.id]).toEqual(["pick-all", "before-frost"]);
     expect(tomato.call!.words).toMatch(/^Frost that it cannot bear is likely in the night to tomorrow: take all/);
   });
+  it("an even chance of frost presses, one in twenty does not", () => {
+    const s = { cropId: "tomato", age: 80, readings: { colour: "breaker" } };
+    const { killC } = situation(s).crop.weather;
+    const night = (above: number) =>
+      pressed(s, [{}, { tempMinC: killC + above, tempMaxC: 12, cloudPct: 90, windMs: 4 }]).under.needs.map(
+        (n) => n.kind,
+      );
+    expect(night(0)).toContain("before-frost");
+    expect(night(2.2)).not.toContain("before-frost");
+  });
   it("what frost does not take is left alone: leeks and parsnips stand", () => {
     for (const cropId of ["leek", "parsnip"])
       expect(pressed({ cropId, age: 150 }, freezing).under.needs.map((n) => n.kind)).not.toContain("before-frost");

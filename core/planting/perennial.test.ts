@@ -24,6 +24,12 @@ describe("what stands for years, while it is young", () => {
     if (spared) expect([j.verdict, j.barred]).toEqual(["not-yet", expect.stringMatching(/too young.*until 202[78]/)]);
     else expect(j.barred).toBeNull();
   });
+  it("is only spared where cutting costs later years: a young currant's first handful may be eaten", () => {
+    const input = situation({ cropId: "blackcurrant", age: 70 });
+    const young = { ...input.planting, startedOn: "2026-03-01" };
+    expect(perennialYear(young, input.today, 52)).toMatchObject({ young: true, spared: false });
+    expect(judge({ ...input, planting: young }).barred).toBeNull();
+  });
   it("brings a part of a full crop first, more each year, and all of it from its first full year", () => {
     const shares = [2020, 2021, 2022, 2023, 2024, 2025].map((y) => on("2026-05-01", `${y}-03-01`, "apple").bears);
     expect(shares).toEqual([...shares].sort((a, b) => b - a));
