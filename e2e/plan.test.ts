@@ -148,7 +148,7 @@ describe("what binds a plan", () => {
     await page.getByLabel("Days to wait").fill("5");
     await page.getByRole("button", { name: "Log it" }).click();
     await page.getByText("Treatment of curly green logged").waitFor();
-    await page.getByText("Not before Sun 11 Oct").waitFor();
+    await page.getByText("Not before Sun 11 Oct").first().waitFor();
     // nor is it taken along in a round before, nor brought in from a table
     await page.goto("/rounds?view=words");
     await ready(page);
