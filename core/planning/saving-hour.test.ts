@@ -36,6 +36,7 @@ describe("a hazard before the next free hour", () => {
   it.each([
     ["nothing comes", [squash({})], week],
     ["it comes after the next free hour", [squash({ 6: 0.9 })], week],
+    ["it takes less than an hour is worth", [supply("squash", { standingG: 900, frost: { 4: 1 } })], week],
     ["it takes next to nothing", [supply("basil", { standingG: 90, frost: { 4: 1 } })], week],
     ["what stands there is of no use yet", [supply("tomato", { standingG: 9000, usable: 0.1, frost: { 4: 1 } })], week],
     ["every evening is free", [squash({ 4: 0.9 })], week.map((s) => ({ ...s, allowed: true, minutes: 60 }))],

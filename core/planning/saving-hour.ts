@@ -17,8 +17,6 @@ export type SavingHour = {
   hour: Pick<PlanSlot, "id" | "day" | "startsAt"> & { savesG: number };
 };
 
-/** Less than this is not worth an hour that nobody had meant to give, g. */
-const LEAST_G = 500;
 /** Chance from which there is something to save. */
 const SOME_USE = 0.3;
 /** A later hour is as good as an earlier one that saves this much of it. */
@@ -46,24 +44,29 @@ export function savingHour(problem: PlanProblem): SavingHour | null {
     .filter((s) => s.usable >= SOME_USE)
     .map((s) => {
       const { frostG, galeG } = takenBy(problem, s, until);
-      return { supply: s, frostG, galeG, lostG: frostG + galeG };
+      return { supply: s, frostG, galeG, lostG: frostG + galeG, perG: s.worthPerG };
     })
     .filter((x) => x.lostG > 0)
     .sort((a, b) => b.lostG - a.lostG);
   const lostG = atStake.reduce((sum, x) => sum + x.lostG, 0);
-  if (lostG < LEAST_G) return null;
+  // what is not worth an hour that nobody had meant to give is let go without a word
+  if (atStake.reduce((sum, x) => sum + x.lostG * x.perG, 0) < problem.hourWorth) return null;
   const hours = problem.slots
     .filter((s) => !s.allowed && !s.away && s.t > problem.nowT && s.t < until)
     .map((slot) => ({
       slot,
-      savesG: atStake.reduce((sum, x) => {
-        const then = takenBy(problem, x.supply, slot.t);
-        return sum + Math.max(0, x.lostG - then.frostG - then.galeG);
-      }, 0),
+      ...atStake.reduce(
+        (sum, x) => {
+          const then = takenBy(problem, x.supply, slot.t);
+          const savesG = Math.max(0, x.lostG - then.frostG - then.galeG);
+          return { savesG: sum.savesG + savesG, worth: sum.worth + savesG * x.perG };
+        },
+        { savesG: 0, worth: 0 },
+      ),
     }));
-  const most = Math.max(0, ...hours.map((h) => h.savesG));
-  if (most < LEAST_G) return null;
-  const best = hours.filter((h) => h.savesG >= AS_GOOD * most).at(-1)!;
+  const most = Math.max(0, ...hours.map((h) => h.worth));
+  if (most < problem.hourWorth) return null;
+  const best = hours.filter((h) => h.worth >= AS_GOOD * most).at(-1)!;
   const frost = atStake.reduce((sum, x) => sum + x.frostG, 0) >= 0.5 * lostG;
   const worst = atStake[0]!.supply.days
     .filter((d) => daysBetween(problem.today, d.day) <= until)
