@@ -28,6 +28,8 @@ export function loader({ params }: Route.LoaderArgs) {
   const { outlook, snapshot } = d;
   const { units } = snapshot.garden;
   const byId = new Map(outlook.plantings.map((p) => [p.planting.id, p]));
+  // whoever goes out before the day of the round says it on the day he goes
+  const since = round.day < outlook.today ? round.day : outlook.today;
   const saidNothing = (c: Check) => c.readings.some((r) => r.cueId === NOTHING_READY && r.value === true);
   const lines = round.lines.flatMap((l) => {
     const p = byId.get(l.plantingId);
@@ -39,7 +41,7 @@ export function loader({ params }: Route.LoaderArgs) {
         plantingId: l.plantingId,
         pickId: picked?.id ?? null,
         nothing: snapshot.checks.some(
-          (c) => c.plantingId === l.plantingId && c.at.slice(0, 10) >= round.day && saidNothing(c),
+          (c) => c.plantingId === l.plantingId && c.at.slice(0, 10) >= since && saidNothing(c),
         ),
         kind: p.planting.kind || p.crop.name,
         crop: p.crop.name,
