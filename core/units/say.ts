@@ -35,6 +35,7 @@ export function sayChance(probability: number): string {
   const percent = Math.round(probability * 100);
   if (percent <= 1) return "hardly any chance (under 2 %)";
   if (percent >= 99) return "all but certain (99 %)";
+  if (percent >= 96) return `all but certain (${percent} %)`;
   if (percent < 8) return `about 1 in ${Math.round(1 / probability)} (${percent} %)`;
   return `about ${Math.min(9, Math.max(1, Math.round(probability * 10)))} in 10 (${percent} %)`;
 }

@@ -84,6 +84,7 @@ describe("saying quantities", () => {
     expect(sayChance(0.71)).toBe("about 7 in 10 (71 %)");
     expect(sayChance(0.03)).toBe("about 1 in 33 (3 %)");
     expect(sayChance(0.999)).toContain("all but certain");
+    expect([sayChance(0.97), sayChance(0.95)]).toEqual(["all but certain (97 %)", "about 9 in 10 (95 %)"]);
   });
   it("finds an everyday object of the size", () => {
     expect(nearestObject(43).id).toBe("golf-ball");
