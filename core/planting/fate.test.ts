@@ -8,12 +8,12 @@ const rate = bearing.days[0]!.bringsG;
 
 describe("what waits on a plant that bears on", () => {
   it("is prime at first, over-age in part later, and rots, opens or drops in the end", () => {
-    const after = (days: number) => nextPick(bearing, 0.4, 1, 1 + days);
-    expect(after(2).pastG).toBeLessThan(0.3 * massOf(after(2)));
-    expect(after(6).pastG).toBeGreaterThan(after(2).pastG);
+    const left = (days: number) => nextPick(bearing, 0.4, 1, 1 + days);
+    expect(left(2).pastG).toBeLessThan(0.3 * massOf(left(2)));
+    expect(left(6).pastG).toBeGreaterThan(left(2).pastG);
     // of thirteen days only what ripened in the last prime and a half more than it still stands
-    expect(massOf(after(13))).toBeLessThan(7 * rate);
-    expect(massOf(after(13))).toBeCloseTo(massOf(after(9)), -2);
+    expect(massOf(left(13))).toBeLessThan(7 * rate);
+    expect(massOf(left(13))).toBeCloseTo(massOf(left(9)), -2);
   });
   it("what stands ready today goes over while it waits: putting a pick off is not free", () => {
     const standing = { ...bearing, stockG: 400, stockOverG: 300 };
