@@ -114,6 +114,7 @@ const archive: Archive = {
       bedId: "b1",
       cropId: "bulb-onion",
       kind: "storage yellow",
+      ripeColour: "",
       startedHow: "planted",
       startedOn: "2026-04-02",
       plants: 40,

@@ -5,6 +5,7 @@ import { COVERS } from "#core/garden/bed";
 import { plantingSchema } from "#core/garden/planting";
 import { STARTS } from "#core/handbook/crop";
 import { findCrop, schoolOf } from "#core/handbook/index";
+import { inRipeColour } from "#core/handbook/ripe-colour";
 import { CALLS } from "#core/planting/call";
 import { readingSchema } from "#core/planting/check";
 import { baseOf } from "#core/planting/clock";
@@ -27,6 +28,7 @@ export const judgeDocumentSchema = z.object({
   latitudeDeg: z.number().min(-66).max(66).default(52),
   crop: z.string().describe("a crop id of the handbook, see `akmedon handbook`"),
   school: z.string().default("").describe("a school id of the crop; its first when left out"),
+  ripeColour: z.string().max(20).default("").describe("the kind’s own ripe colour, where it is not the usual one"),
   startedHow: z.enum(STARTS),
   startedOn: daySchema,
   plants: z.number().int().min(1).max(100_000).nullable().default(null),
@@ -140,7 +142,8 @@ const forecastNights = (doc: JudgeDocument): HazardDay[] =>
 
 /** Judges a document. @returns the judgement, or what in the document does not fit the handbook */
 export function judgeDocument(doc: JudgeDocument): ReadResult<Judged> {
-  const crop = findCrop(doc.crop);
+  const known = findCrop(doc.crop);
+  const crop = known && inRipeColour(known, doc.ripeColour);
   const fault = (column: string, message: string): LocatedError => ({ row: null, column, message });
   if (!crop) return { ok: false, errors: [fault("crop", `the handbook has no crop “${doc.crop}”`)] };
   const errors: LocatedError[] = [];
@@ -161,6 +164,7 @@ export function judgeDocument(doc: JudgeDocument): ReadResult<Judged> {
     bedId: "bed",
     cropId: crop.id,
     kind: "",
+    ripeColour: doc.ripeColour,
     startedHow: doc.startedHow,
     startedOn: doc.startedOn,
     plants: doc.plants,

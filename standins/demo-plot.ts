@@ -97,6 +97,7 @@ export const demoPlantings = (): DemoPlanting[] =>
         bedId: bedId!,
         cropId: cropId!,
         kind: kind!,
+        ripeColour: kind!.startsWith("orange") ? "orange" : "",
         startedHow: how as Start,
         startedOn: on!,
         plants: plants ? Number(plants) : null,

@@ -62,6 +62,7 @@ export function trial(crops: readonly Crop[], count: number, seed: number): Tria
       bedId: "bed",
       cropId: crop.id,
       kind: "",
+      ripeColour: "",
       startedHow,
       startedOn: `${crop.usualStart >= "09-01" ? 2025 : 2026}-${crop.usualStart}`,
       plants: 8,

@@ -95,6 +95,12 @@ export function WalkForm({ data, faults }: { data: WalkSheet; faults: Faults }) 
           {data.usedUp} used up by tests this season.
         </Text>
       )}
+      {crop.byProducts.map((b) => (
+        <Text key={b.part} color="inkSoft" mb="3">
+          <b>Also to take: {b.what}.</b> {b.how}{" "}
+          <Anchor to={`/picks/new?planting=${planting.id}&part=${b.part}`}>Log them</Anchor>
+        </Text>
+      ))}
       {crop.cautions.map((c) => (
         <Note key={c} tone="caution">
           {c}

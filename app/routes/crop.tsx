@@ -143,6 +143,11 @@ export default function CropPage({ loaderData, actionData }: Route.ComponentProp
                 {p.daysBefore} days: {p.words}
               </Fact>
             ))}
+            {crop.byProducts.map((b) => (
+              <Fact key={b.part} name={`Also: ${b.what}`} source={b.source}>
+                {b.how}
+              </Fact>
+            ))}
             <Fact name="How" source={crop.technique.source}>
               {crop.technique.how} Leave {crop.technique.leave}. Into: {crop.container}.
             </Fact>

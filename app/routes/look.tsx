@@ -3,6 +3,7 @@ import { useState } from "react";
 import { Form } from "react-router";
 import { sayDate } from "#core/calendar/day";
 import { schoolOf } from "#core/handbook/index";
+import { inRipeColour } from "#core/handbook/ripe-colour";
 import { checkSchema, type Reading, type ReadingValue } from "#core/planting/check";
 import { readingFault } from "#core/planting/cue-kinds/index";
 import { findPlanting } from "#db/plot";
@@ -18,7 +19,7 @@ function lookOf(id: string) {
   const check = findCheck(db(), id);
   const planting = check && findPlanting(db(), check.plantingId);
   if (!check || !planting) throw missing("look");
-  return { check, planting, crop: handbook().of(planting.cropId) };
+  return { check, planting, crop: inRipeColour(handbook().of(planting.cropId), planting.ripeColour) };
 }
 
 export function loader({ params }: Route.LoaderArgs) {

@@ -4,6 +4,7 @@ import { Form } from "react-router";
 import { daysBetween, sayDate } from "#core/calendar/day";
 import { type Planting, plantingSchema } from "#core/garden/planting";
 import { STARTS } from "#core/handbook/crop";
+import { RIPE_COLOURS, showsColour } from "#core/handbook/ripe-colour";
 import { outlookOf, type Snapshot } from "#core/planning/outlook";
 import { sayMass } from "#core/units/mass";
 import { newId } from "#db/change";
@@ -56,6 +57,7 @@ export function loader({ params, request }: Route.LoaderArgs) {
       name: c.name,
       glyph: c.glyph,
       days: c.days,
+      colours: showsColour(c),
       schools: c.schools.map((s) => ({ id: s.id, name: s.name, gives: s.gives, costs: s.costs })),
     })),
     losses: snapshot.bedLosses
@@ -102,6 +104,7 @@ export async function action({ request, params }: Route.ActionArgs) {
     bedId: typed.bedId,
     cropId: typed.cropId,
     kind: typed.kind ?? "",
+    ripeColour: typed.ripeColour ?? "",
     startedHow: typed.startedHow,
     startedOn: typed.startedOn,
     plants: numberOf(typed.plants),
@@ -187,6 +190,25 @@ export default function PlantingPage({ loaderData, actionData }: Route.Component
               <Field name="kind" label="Kind" hint="The name on the packet, or what you call it." faults={faults}>
                 {(p) => <Input {...p} defaultValue={value("kind", planting?.kind)} />}
               </Field>
+              {crop.colours && (
+                <Field
+                  name="ripeColour"
+                  label="Ripe colour"
+                  hint="Only if this kind ripens in another colour than usual."
+                  faults={faults}
+                >
+                  {(p) => (
+                    <>
+                      <Input {...p} list="ripe-colours" defaultValue={value("ripeColour", planting?.ripeColour)} />
+                      <datalist id="ripe-colours">
+                        {RIPE_COLOURS.map((colour) => (
+                          <option key={colour} value={colour} />
+                        ))}
+                      </datalist>
+                    </>
+                  )}
+                </Field>
+              )}
               <Field name="bedId" label="Bed" faults={faults}>
                 {(p) => (
                   <Select {...p} defaultValue={value("bedId", bedId)}>

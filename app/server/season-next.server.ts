@@ -174,7 +174,13 @@ export function changeNext(d: Desk, typed: Record<string, string>) {
         ? ([before.packetMinDays, before.packetMaxDays] as const)
         : null;
     const made = plantingSchema.safeParse(
-      madeOf(known, newId(), today, before?.schoolId ?? crop?.schools[0]?.id ?? "", packet),
+      madeOf(
+        known,
+        newId(),
+        today,
+        { schoolId: before?.schoolId ?? crop?.schools[0]?.id ?? "", ripeColour: before?.ripeColour ?? "" },
+        packet,
+      ),
     );
     if (!crop || !made.success || !snapshot.beds.some((b) => b.id === known.bedId))
       return refuse({ errors: { form: "Its bed or crop is no longer in the garden: change it first." }, typed });

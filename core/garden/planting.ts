@@ -9,6 +9,8 @@ export const plantingSchema = z
     bedId: z.string().min(1).max(40),
     cropId: z.string().min(1).max(60),
     kind: z.string().trim().max(60, "at most 60 letters"),
+    /** the colour this kind is ripe in, where it is not the crop's usual one; empty: the usual one */
+    ripeColour: z.string().trim().max(20, "at most 20 letters").default(""),
     startedHow: z.enum(STARTS),
     startedOn: daySchema,
     plants: z.number().int("whole plants").min(1, "at least one").max(100_000).nullable(),

@@ -171,6 +171,17 @@ export const cropSchema = z.object({
     leave: z.string(),
     source,
   }),
+  /** what else the plant gives beside its crop, and how it is taken without harm; never counted as its yield */
+  byProducts: z
+    .array(
+      z.object({
+        part: z.enum(["tops", "greens", "flowers", "seed-heads", "side-shoots", "scapes"]),
+        what: z.string().min(1),
+        how: z.string().min(1),
+        source,
+      }),
+    )
+    .default([]),
   container: box,
   atOnce: z.string(),
   after: z.object({

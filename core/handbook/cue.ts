@@ -63,6 +63,17 @@ const cueBase = {
   /** a test dig or a cut fruit: the reading uses up a plant or a piece */
   usesUp: z.boolean().default(false),
   source,
+  /**
+   * For kinds of another ripe colour than the usual one: the question and the answers with {colour} in its place.
+   * `unripe` is the colour before ripeness: a kind that ripens in that very colour does not show it by colour.
+   */
+  inColour: z
+    .object({
+      ask: z.string().optional(),
+      options: z.record(z.string(), z.string()).default({}),
+      unripe: z.string().optional(),
+    })
+    .optional(),
 };
 const numeric = {
   marks,

@@ -7,6 +7,7 @@ import type { Tick } from "../garden/tick";
 import type { Treatment } from "../garden/treatment";
 import type { Crop, School } from "../handbook/crop";
 import { schoolOf } from "../handbook/index";
+import { inRipeColour } from "../handbook/ripe-colour";
 import type { Place } from "../household/place";
 import type { Taste } from "../household/taste";
 import type { Dish } from "../keeping/dishes";
@@ -199,7 +200,7 @@ export function outlookOf(snapshot: Snapshot, now: string, weighReadings = false
   const plantings = growing.flatMap((planting) => {
     const bed = bedById.get(planting.bedId);
     if (!bed) return [];
-    const crop = book.of(planting.cropId);
+    const crop = inRipeColour(book.of(planting.cropId), planting.ripeColour);
     const school = schoolOf(crop, planting.schoolId);
     const picks = [...picksOf(snapshot.picks, planting.id).filter(isCrop)].sort((a, b) =>
       a.at < b.at ? -1 : a.at > b.at ? 1 : 0,

@@ -116,7 +116,7 @@ describe("next year’s plot as a draft", () => {
   });
   it("every row is one that can be written down, and becomes a planting on its day", () => {
     for (const p of draft) expect(plannedSchema.safeParse(p).success).toBe(true);
-    const made = madeOf(of("to")!, "new", "2027-05-14", "half-colour", [70, 80]);
+    const made = madeOf(of("to")!, "new", "2027-05-14", { schoolId: "half-colour", ripeColour: "orange" }, [70, 80]);
     expect(made).toMatchObject({
       id: "new",
       bedId: "tunnel",

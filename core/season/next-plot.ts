@@ -162,12 +162,12 @@ export function draftNextPlot(
   );
 }
 
-/** A planned planting as a real one, on the day it is made. */
+/** A planned planting as a real one, on the day it is made; school and ripe colour as the kind had them before. */
 export function madeOf(
   p: Planned,
   id: string,
   on: Day,
-  schoolId: string,
+  before: Pick<Planting, "schoolId" | "ripeColour">,
   packet: readonly [number, number] | null,
 ): Planting {
   return {
@@ -175,6 +175,7 @@ export function madeOf(
     bedId: p.bedId,
     cropId: p.cropId,
     kind: p.kind,
+    ripeColour: before.ripeColour,
     startedHow: p.startedHow,
     startedOn: on,
     plants: p.plants,
@@ -182,7 +183,7 @@ export function madeOf(
     areaM2: p.areaM2,
     packetMinDays: packet?.[0] ?? null,
     packetMaxDays: packet?.[1] ?? null,
-    schoolId,
+    schoolId: before.schoolId,
     note: p.note,
     endedOn: null,
   };

@@ -26,6 +26,7 @@ export const plantings = sqliteTable(
       .references(() => beds.id),
     cropId: text().notNull(),
     kind: text().notNull(),
+    ripeColour: text().notNull().default(""),
     startedHow: text({ enum: STARTS }).notNull(),
     startedOn: text().notNull(),
     plants: integer(),

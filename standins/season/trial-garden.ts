@@ -138,6 +138,7 @@ export function layOut(climate: TrialClimate, seed: number, only: string | null 
       bedId: bed.id,
       cropId: truth.cropId,
       kind: "",
+      ripeColour: "",
       startedHow: truth.how,
       // crowns, canes and trees have stood for years; the truth counts this year's growth from its own start
       startedOn: perennial ? `${year - yearsOld}-03-01` : startedOn,

@@ -1,0 +1,1 @@
+ALTER TABLE `plantings` ADD `ripe_colour` text DEFAULT '' NOT NULL;
