@@ -1,10 +1,13 @@
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { Minus, Plus } from "lucide-react";
+import { useState } from "react";
 import type { Cue } from "#core/handbook/crop";
+import { answersIn, MIXED } from "#core/planting/cue-kinds/choice";
 import { sayReading } from "#core/planting/cue-kinds/index";
 import { CropGlyph } from "./crop-glyph";
 import { type CueProps, Step, Tile } from "./cue-parts";
 import { Count, DaysSince, Sizes } from "./cue-sizes";
+import { Button } from "./ui";
 
 /** One cue asked in the bed: pictures and everyday objects to tap, sliders and steppers rather than typing. */
 export function CueControl(props: CueProps) {
@@ -41,22 +44,51 @@ export function CueControl(props: CueProps) {
 }
 
 function Choices({ cue, school, glyph, value, onGive }: CueProps & { cue: Extract<Cue, { kind: "choice" }> }) {
+  const told = typeof value === "string" ? answersIn(value) : [];
+  const [adding, setAdding] = useState(false);
+  const mixed = told.length === 2;
+  const tap = (id: string) => {
+    setAdding(false);
+    const first = told[0];
+    if (told.includes(id)) onGive(told.find((x) => x !== id) ?? null);
+    else onGive(adding && first ? [first, id].join(MIXED) : id);
+  };
   return (
-    <Box display="grid" gridTemplateColumns={{ base: "1fr 1fr", sm: "repeat(auto-fill, minmax(180px, 1fr))" }} gap="2">
-      {cue.options.map((o) => (
-        <Tile key={o.id}>
-          <input
-            type="radio"
-            name={`cue-${cue.id}`}
-            value={o.id}
-            checked={value === o.id}
-            onChange={() => onGive(o.id)}
-            onClick={() => value === o.id && onGive(null)}
-          />
-          <CropGlyph kind={glyph} stage={school.cues[cue.id]?.optionAt?.[o.id] ?? o.at} size={38} />
-          <Text as="span">{o.label}</Text>
-        </Tile>
-      ))}
+    <Box>
+      <Box
+        display="grid"
+        gridTemplateColumns={{ base: "1fr 1fr", sm: "repeat(auto-fill, minmax(180px, 1fr))" }}
+        gap="2"
+      >
+        {cue.options.map((o) => (
+          <Tile key={o.id}>
+            <input
+              type={adding || mixed ? "checkbox" : "radio"}
+              name={adding || mixed ? undefined : `cue-${cue.id}`}
+              value={o.id}
+              checked={told.includes(o.id)}
+              onChange={() => told.includes(o.id) || tap(o.id)}
+              onClick={() => told.includes(o.id) && tap(o.id)}
+            />
+            <CropGlyph kind={glyph} stage={school.cues[cue.id]?.optionAt?.[o.id] ?? o.at} size={38} />
+            <Text as="span">{o.label}</Text>
+          </Tile>
+        ))}
+      </Box>
+      {(adding || mixed) && <input type="hidden" name={`cue-${cue.id}`} value={told.join(MIXED)} />}
+      {told.length > 0 && !cue.usesUp && (
+        <Text mt="2" fontSize="sm" color="inkSoft" aria-live="polite">
+          {mixed ? (
+            "Some of each."
+          ) : adding ? (
+            "Tap what the others are like."
+          ) : (
+            <Button type="button" variant="quiet" size="sm" onClick={() => setAdding(true)}>
+              Others differ
+            </Button>
+          )}
+        </Text>
+      )}
     </Box>
   );
 }
