@@ -1,4 +1,5 @@
 import { addDays, type Day } from "../calendar/day";
+import { seasonsLater } from "../calendar/hemisphere";
 import type { Crop } from "./crop";
 
 /** Days over which a crop is picked once it has begun, where its habit does not say (own estimate). */
@@ -19,8 +20,8 @@ const PICKED_DAYS: Record<Crop["habit"], number> = {
 export function pickMonths(crop: Pick<Crop, "usualStart" | "days" | "habit">, latitudeDeg: number): number[] {
   const range = crop.days.yearly ?? crop.days.sown ?? crop.days.transplanted ?? crop.days.planted ?? [60, 120];
   const start: Day = `2025-${crop.usualStart}`;
-  const from = addDays(start, range[0] + (latitudeDeg < 0 ? 182 : 0));
-  const to = addDays(start, range[1] + PICKED_DAYS[crop.habit] + (latitudeDeg < 0 ? 182 : 0));
+  const from = addDays(start, range[0] + seasonsLater(latitudeDeg));
+  const to = addDays(start, range[1] + PICKED_DAYS[crop.habit] + seasonsLater(latitudeDeg));
   const months: number[] = [];
   for (let day = from; day <= to && months.length < 12; day = addDays(day, 10)) {
     const month = Number(day.slice(5, 7));

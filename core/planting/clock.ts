@@ -1,4 +1,5 @@
-import { addDays, dayOfYear } from "../calendar/day";
+import { dayOfYear } from "../calendar/day";
+import { inGrowingYear } from "../calendar/hemisphere";
 import { dayLengthHours } from "../calendar/sun";
 import type { Bed } from "../garden/bed";
 import type { Planting } from "../garden/planting";
@@ -67,8 +68,7 @@ const LONGEST_DAYS = 400;
 export function clockOf(planting: Planting, crop: Crop, school: School, climate: Climate, latitudeDeg: number): Clock {
   const range = daysRange(planting, crop);
   const days = ((range.minDays + range.maxDays) / 2) * school.daysFactor;
-  const usual = `${planting.startedOn.slice(0, 4)}-${crop.usualStart}`;
-  const from = latitudeDeg >= 0 ? usual : addDays(usual, 182);
+  const from = inGrowingYear(Number(planting.startedOn.slice(0, 4)), crop.usualStart, latitudeDeg);
   const half = (range.maxDays - range.minDays) / (range.maxDays + range.minDays);
   const unsure = (crop.warmth.baseC === null ? BASE_UNKNOWN : 0) + (crop.days.yearly ? BLOOM_UNKNOWN : 0);
   const targetDd = Math.max(

@@ -79,3 +79,18 @@ describe("its season", () => {
     expect(judge({ ...nextYear, picks }).barred).toBeNull();
   });
 });
+
+describe("south of the equator", () => {
+  it("a season that ended before Christmas is over in January too, and the next one is not", () => {
+    const at = (today: string) =>
+      perennialYear(planting("asparagus", { startedOn: "2018-09-10", startedHow: "planted" }), today, -37)!;
+    expect(at("2026-11-10").over).toBe(false);
+    for (const day of ["2026-12-28", "2027-01-20", "2027-05-01"]) expect(at(day).over, day).toBe(true);
+    expect(at("2027-10-01").over).toBe(false);
+  });
+  it("a bed of this spring is as young in January as in December", () => {
+    const at = (today: string) =>
+      perennialYear(planting("asparagus", { startedOn: "2026-09-10", startedHow: "planted" }), today, -37)!.age;
+    expect([at("2026-12-20"), at("2027-01-20"), at("2027-08-20")]).toEqual([0, 0, 1]);
+  });
+});

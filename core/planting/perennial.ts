@@ -1,4 +1,5 @@
-import { addDays, type Day, daysBetween } from "../calendar/day";
+import { type Day, daysBetween } from "../calendar/day";
+import { growingYear, inGrowingYear } from "../calendar/hemisphere";
 import type { Planting } from "../garden/planting";
 import { PERENNIALS, type PerennialRule } from "../handbook/bed-after";
 
@@ -29,12 +30,6 @@ const LIGHT_SHARE = 0.4;
 /** Before its first light year what is not spared may bear a little all the same (own estimate). */
 const BEFORE_SHARE = 0.1;
 
-/** Shifts a northern month and day into a year; half a year later in the south. */
-const inYear = (year: number, md: string, latitudeDeg: number): Day => {
-  const day = `${year}-${md === "02-29" ? "02-28" : md}`;
-  return latitudeDeg >= 0 ? day : addDays(day, 182);
-};
-
 const RULES = new Map(PERENNIALS.map((r) => [r.crop, r]));
 
 /**
@@ -45,12 +40,12 @@ const RULES = new Map(PERENNIALS.map((r) => [r.crop, r]));
 export function perennialYear(planting: Planting, today: Day, latitudeDeg: number): PerennialYear | null {
   const rule: PerennialRule | undefined = RULES.get(planting.cropId);
   if (!rule) return null;
-  const year = Number(today.slice(0, 4));
-  const started = Number(planting.startedOn.slice(0, 4));
+  const year = growingYear(today, latitudeDeg);
+  const started = growingYear(planting.startedOn, latitudeDeg);
   const by = planting.startedHow === "sown" ? "sown" : "planted";
   const firstLightYear = started + rule.firstLight[by];
   const firstCropYear = started + rule.firstCrop[by];
-  const lastDay = rule.lastDay ? inYear(year, rule.lastDay, latitudeDeg) : null;
+  const lastDay = rule.lastDay ? inGrowingYear(year, rule.lastDay, latitudeDeg) : null;
   return {
     age: year - started,
     firstLightYear,
@@ -62,9 +57,9 @@ export function perennialYear(planting: Planting, today: Day, latitudeDeg: numbe
     lastWhy: rule.lastWhy,
     over: lastDay !== null && today > lastDay,
     tasks: rule.tasks.map((t, i) => {
-      const from = inYear(year, t.from, latitudeDeg);
+      const from = inGrowingYear(year, t.from, latitudeDeg);
       // a span over New Year ends in the next one
-      const to = inYear(t.to < t.from ? year + 1 : year, t.to, latitudeDeg);
+      const to = inGrowingYear(t.to < t.from ? year + 1 : year, t.to, latitudeDeg);
       const state =
         today > to ? "past" : today >= from ? "now" : daysBetween(today, from) <= SOON_DAYS ? "soon" : "later";
       return { id: `perennial ${planting.id} ${i} ${year}`, words: t.words, why: t.why, from, to, state };

@@ -1,4 +1,5 @@
 import { addDays, type Day, dayOfYear, daysBetween } from "../calendar/day";
+import { seasonsLater } from "../calendar/hemisphere";
 import type { Planting } from "../garden/planting";
 import type { Crop } from "../handbook/crop";
 import type { Climate } from "../weather/climate";
@@ -34,7 +35,7 @@ export function bloomShift(usualStart: string, climate: Climate, latitudeDeg: nu
   let need = 0;
   for (let j = 1; j < bloom; j++)
     need += warmthAbove(REFERENCE_MEAN_C + REFERENCE_SWING_C * Math.cos((2 * Math.PI * (j - 203)) / 365.25));
-  const south = latitudeDeg < 0 ? 182 : 0;
+  const south = seasonsLater(latitudeDeg);
   let here = 0;
   let at = 1;
   for (; at < bloom + MOST_MOVED && here < need; at++) {
@@ -65,7 +66,7 @@ export function clockStart(
   const year = Number(today.slice(0, 4));
   const starts = [year - 1, year, year + 1].map((y) => {
     const usual = `${y}-${crop.usualStart}`;
-    return addDays(usual, (latitudeDeg >= 0 ? 0 : 182) + bloomShift(crop.usualStart, climate, latitudeDeg) + ownDays);
+    return addDays(usual, seasonsLater(latitudeDeg) + bloomShift(crop.usualStart, climate, latitudeDeg) + ownDays);
   });
   const first = starts.find((s) => addDays(s, length) >= today) ?? starts[2]!;
   return first > planting.startedOn ? first : planting.startedOn;
@@ -89,7 +90,7 @@ export function ownShift(
   if (!crop.days.yearly) return 0;
   const usual = addDays(
     `2025-${crop.usualStart}`,
-    (latitudeDeg >= 0 ? 0 : 182) + bloomShift(crop.usualStart, climate, latitudeDeg) + middle(crop.days.yearly),
+    seasonsLater(latitudeDeg) + bloomShift(crop.usualStart, climate, latitudeDeg) + middle(crop.days.yearly),
   );
   const first = new Map<string, Day>();
   for (const day of picks) {

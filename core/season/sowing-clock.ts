@@ -1,4 +1,5 @@
 import { addDays, type Day, dayOfYear, daysBetween } from "../calendar/day";
+import { inGrowingYear } from "../calendar/hemisphere";
 import { dayLengthHours } from "../calendar/sun";
 import type { Bed } from "../garden/bed";
 import { type Crop, STARTS, type Start } from "../handbook/crop";
@@ -63,10 +64,8 @@ export function neededWarmth(
 }
 
 /** The usual start of a crop in a year; half a year later in the south. */
-export const usualStartIn = (crop: Pick<Crop, "usualStart">, year: number, latitudeDeg: number): Day => {
-  const day = `${year}-${crop.usualStart === "02-29" ? "02-28" : crop.usualStart}`;
-  return latitudeDeg >= 0 ? day : addDays(day, 182);
-};
+export const usualStartIn = (crop: Pick<Crop, "usualStart">, year: number, latitudeDeg: number): Day =>
+  inGrowingYear(year, crop.usualStart, latitudeDeg);
 
 /** Nothing is waited for longer than this, days. */
 const LONGEST = 400;
