@@ -2,7 +2,8 @@ import ical, { ICalCalendarMethod } from "ical-generator";
 import { instantOf } from "#core/calendar/zone";
 import type { Round } from "#core/planning/round";
 
-export type RoundEvent = { round: Round; minutes: number; lines: string[] };
+/** `by`: who goes while the household is away; empty: the household itself. */
+export type RoundEvent = { round: Round; minutes: number; lines: string[]; by?: string };
 
 /**
  * Planned rounds as an iCalendar file (RFC 5545). Times are written in UTC from the garden's zone, so that any
@@ -20,14 +21,14 @@ export function writeRoundsIcs(
     prodId: { company: "Akmedon", product: "rounds", language: "EN" },
     method: ICalCalendarMethod.PUBLISH,
   });
-  for (const { round, minutes, lines } of events) {
+  for (const { round, minutes, lines, by } of events) {
     const startMs = instantOf(`${round.day}T${round.startsAt}`, timeZone);
     calendar.createEvent({
       id: `round-${round.id}@akmedon`,
       stamp: new Date(stampMs),
       start: new Date(startMs),
       end: new Date(startMs + Math.max(5, Math.round(minutes)) * 60_000),
-      summary: `Picking round: ${lines.length} ${lines.length === 1 ? "planting" : "plantings"}`,
+      summary: `Picking round${by ? `, ${by} goes` : ""}: ${lines.length} ${lines.length === 1 ? "planting" : "plantings"}`,
       description: [...lines, round.note].filter(Boolean).join("\n"),
     });
   }

@@ -10,6 +10,8 @@ export type Lane = {
   plantingId: string;
   kind: string;
   crop: string;
+  /** the name of the kind alone; empty: none given */
+  own: string;
   bed: string;
   once: boolean;
   days: { ready: number; nearly: number; past: number }[];
@@ -153,10 +155,10 @@ export function Lanes({ lanes, days, rounds, narrow, moving, onGrab, onKey, onFo
             {!narrow && (
               <>
                 <SvgText x={0} y={cy(i) - 1} size={15} bold serif fill={v("ink")}>
-                  {lane.kind}
+                  {lane.crop}
                 </SvgText>
                 <SvgText x={0} y={cy(i) + 13} size={11.5} fill={v("ink-soft")}>
-                  {lane.crop} · {lane.bed}
+                  {lane.own ? `${lane.own} · ${lane.bed}` : lane.bed}
                 </SvgText>
               </>
             )}

@@ -50,3 +50,44 @@ export function TickRow({ id, done, children }: { id: string; done: boolean; chi
     </fetcher.Form>
   );
 }
+
+const Chip = chakra("button", {
+  base: {
+    display: "inline-flex",
+    gap: "2",
+    alignItems: "center",
+    minH: "48px",
+    px: "3",
+    borderWidth: "1px",
+    borderColor: "rule",
+    borderRadius: "leaf",
+    cursor: "pointer",
+    background: "sheet",
+    "&[aria-checked=true]": { color: "inkSoft", textDecoration: "line-through", borderColor: "ruleSoft" },
+  },
+});
+
+/** A kit to take along, each thing ticked off with a tap. */
+export function Kit({ things }: { things: readonly { id: string; what: string; done: boolean }[] }) {
+  return (
+    <Box display="flex" flexWrap="wrap" gap="2" role="group" aria-label="Take along">
+      {things.map((t) => (
+        <KitChip key={t.id} {...t} />
+      ))}
+    </Box>
+  );
+}
+
+function KitChip({ id, what, done }: { id: string; what: string; done: boolean }) {
+  const fetcher = useFetcher();
+  const now = fetcher.formData ? fetcher.formData.get("done") === "yes" : done;
+  return (
+    <fetcher.Form method="post" action="/tick">
+      <input type="hidden" name="id" value={id} />
+      <Chip type="submit" role="checkbox" aria-checked={now} name="done" value={now ? "no" : "yes"}>
+        {now && <Check size={16} aria-hidden />}
+        {what}
+      </Chip>
+    </fetcher.Form>
+  );
+}

@@ -2,6 +2,7 @@ import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import { useEffect, useRef, useState } from "react";
 import { Form, useNavigate } from "react-router";
 import { sayNear } from "#core/calendar/day";
+import { plantingName } from "#core/garden/name";
 import type { ReadingValue } from "#core/planting/check";
 import type { Marked } from "#core/planting/marked";
 import { isPick } from "#core/planting/verdict";
@@ -110,10 +111,10 @@ export function WalkForm({ data, faults }: { data: WalkSheet; faults: Faults }) 
   );
   return (
     <Page
-      title={planting.kind || crop.name}
+      title={plantingName(planting, crop)}
       lead={
         <>
-          {position.at} of {position.of} · {bed.name} · {crop.name}, “{school.name}” ·{" "}
+          {position.at} of {position.of} · {bed.name} · “{school.name}” ·{" "}
           <Anchor to={`/handbook/${crop.id}`}>handbook</Anchor> ·{" "}
           <Anchor to={`/season/lessons?planting=${planting.id}`}>a lesson</Anchor>
           {bed.note && <> · {bed.note}</>}

@@ -1,4 +1,5 @@
 import { redirect } from "react-router";
+import { plantingName } from "#core/garden/name";
 import type { WalkSheet } from "../server/walk.server";
 import { enqueue, freshId, keep, kept } from "./queue";
 
@@ -69,7 +70,7 @@ export async function queueWalk<T>(request: Request, plantingId: string, toServe
     const id = String(form.get("id") || freshId());
     if (!form.get("id")) fields.push(["id", id]);
     const sheet = (await keptSheets())?.sheets.find((s) => s.planting.id === plantingId);
-    const name = sheet ? sheet.planting.kind || sheet.crop.name : "a planting";
+    const name = sheet ? plantingName(sheet.planting, sheet.crop) : "a planting";
     await enqueue({
       id,
       path: `/walk/${plantingId}`,

@@ -1,4 +1,5 @@
 import { Box, chakra, Text } from "@chakra-ui/react";
+import { plantingName } from "#core/garden/name";
 import { BEYOND_SHARE, SPARED_SHARE } from "#core/household/taste";
 import { LATER_SHARE } from "#core/planning/paths";
 import { LEAST_LINE_G } from "#core/planning/rounds";
@@ -25,7 +26,7 @@ export function loader() {
     plantings: outlook.plantings.map(({ planting, crop, bed, supply }) => ({
       id: planting.id,
       cropId: crop.id,
-      kind: planting.kind || crop.name,
+      kind: plantingName(planting, crop),
       crop: crop.name,
       bed: bed.name,
       once: supply.once,
@@ -48,7 +49,7 @@ export function loader() {
 
 /** What bars which crops from some hour of the fortnight. */
 function reasons(d: ReturnType<typeof desk>) {
-  const kindOf = new Map(d.outlook.plantings.map((p) => [p.planting.id, p.planting.kind || p.crop.name]));
+  const kindOf = new Map(d.outlook.plantings.map((p) => [p.planting.id, plantingName(p.planting, p.crop)]));
   const by = new Map<string, Set<string>>();
   for (const b of problem(d).bars ?? []) by.set(b.why, (by.get(b.why) ?? new Set()).add(kindOf.get(b.plantingId)!));
   return [...by].map(([why, kinds]) => ({ why, kinds: [...kinds] }));
@@ -144,7 +145,7 @@ export default function Assumptions({ loaderData }: Route.ComponentProps) {
                     <Anchor to={`/handbook/${p.cropId}`}>{p.kind}</Anchor>
                     <chakra.span color="inkSoft" fontWeight="400">
                       {" "}
-                      {p.crop}, {p.bed}
+                      {p.bed}
                     </chakra.span>
                   </th>
                   <td>{sayMass(p.once ? p.standingG : p.stockG, units)}</td>

@@ -23,7 +23,7 @@ export function loader({ request }: Route.LoaderArgs) {
       const crop = book.of(p.cropId);
       return {
         id: p.id,
-        kind: p.kind || crop.name,
+        kind: p.kind,
         crop: crop.name,
         bed: bedName.get(p.bedId) ?? "",
         started: `${HOW[p.startedHow]} ${sayDate(p.startedOn)}`,
@@ -78,7 +78,7 @@ export default function Labels({ loaderData }: Route.ComponentProps) {
       {labels.length === 0 && <Text color="inkSoft">Nothing grows here now.</Text>}
       <Grid templateColumns={{ base: "1fr", sm: "repeat(auto-fill, minmax(300px, 1fr))" }} gap="3">
         {labels.map((l) => (
-          <CodeLabel key={l.id} code={l.code} name={l.kind} lines={[l.crop, l.started]} last={l.bed} />
+          <CodeLabel key={l.id} code={l.code} name={l.crop} lines={[l.kind, l.started]} last={l.bed} />
         ))}
       </Grid>
     </Page>

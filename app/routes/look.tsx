@@ -2,6 +2,7 @@ import { Box, Flex } from "@chakra-ui/react";
 import { useState } from "react";
 import { Form } from "react-router";
 import { sayDate } from "#core/calendar/day";
+import { plantingName } from "#core/garden/name";
 import { schoolOf } from "#core/handbook/index";
 import { inRipeColour } from "#core/handbook/ripe-colour";
 import { checkSchema, type Reading, type ReadingValue } from "#core/planting/check";
@@ -32,7 +33,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   const typed = typedOf(await formOf(request));
   const { check, planting, crop } = lookOf(params.checkId);
   const { now } = desk();
-  const name = planting.kind || crop.name;
+  const name = plantingName(planting, crop);
   const back = `/plot/plantings/${planting.id}`;
   if (typed.intent === "remove") return done(back, removeCheck(db(), check.id, `Look at ${name} removed`, now));
   const errors: Record<string, string> = {};
@@ -74,7 +75,7 @@ export default function Look({ loaderData, actionData }: Route.ComponentProps) {
   return (
     <Page
       title={`Look of ${sayDate(check.at.slice(0, 10))}`}
-      lead={`${planting.kind || crop.name}. What you change here changes every verdict after it.`}
+      lead={`${plantingName(planting, crop)}. What you change here changes every verdict after it.`}
     >
       <Form method="post">
         <FormError faults={faults} />

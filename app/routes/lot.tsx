@@ -46,7 +46,7 @@ export default function LotPage({ loaderData, actionData }: Route.ComponentProps
       title={lot.kind}
       lead={
         <>
-          {lot.crop} from {lot.bed}, <Anchor to={`/picks/${lot.pickId}`}>picked {sayDate(lot.picked)}</Anchor>
+          From {lot.bed}, <Anchor to={`/picks/${lot.pickId}`}>picked {sayDate(lot.picked)}</Anchor>
           {lot.grade === "sound" ? "" : `, ${lot.grade}`}
           {lot.note ? `, ${lot.note}` : ""}.
           {lot.from && (

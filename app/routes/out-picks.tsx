@@ -60,7 +60,7 @@ function daysOf(found: readonly LoggedPick[], units: UnitSystem): PickDay[] {
       day,
       summary: `Picked ${t.estimatedG > 0 ? "about " : ""}${all}: ${kinds.map((k) => k.name).join(", ")}`,
       lines: list.map(
-        (e) => `${e.at.slice(11)} ${e.kind}, ${e.bed}: ${e.reckoned.estimated ? "about " : ""}${sayMass(e.net, units)}`,
+        (e) => `${e.at.slice(11)} ${e.name}, ${e.bed}: ${e.reckoned.estimated ? "about " : ""}${sayMass(e.net, units)}`,
       ),
     };
   });

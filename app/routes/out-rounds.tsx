@@ -1,4 +1,6 @@
+import { standInOn } from "#core/calendar/windows";
 import { instantOf } from "#core/calendar/zone";
+import { plantingName } from "#core/garden/name";
 import { sayMass } from "#core/units/mass";
 import { listRounds } from "#db/work";
 import { writeRoundsIcs } from "#formats/rounds-ics";
@@ -11,10 +13,11 @@ export function loader() {
   const { garden } = snapshot;
   const events = listRounds(db()).map(({ lines, ...round }) => ({
     round,
+    by: standInOn(round.day, snapshot.trips),
     minutes: lines.reduce((s, l) => s + l.minutes, garden.roundMinutes),
     lines: lines.map((l) => {
       const p = byId.get(l.plantingId);
-      return `${p?.bed.name ?? "?"}: ${p?.planting.kind || p?.crop.name || "?"}, ${l.take === "strip" ? "everything" : "what is ready"}, about ${sayMass(l.expectedG, garden.units)}. ${l.why}`;
+      return `${p?.bed.name ?? "?"}: ${p ? plantingName(p.planting, p.crop) : "?"}, ${l.take === "strip" ? "everything" : "what is ready"}, about ${sayMass(l.expectedG, garden.units)}. ${l.why}`;
     }),
   }));
   return new Response(writeRoundsIcs(garden.name, garden.timeZone, events, instantOf(now, garden.timeZone)), {

@@ -2,6 +2,7 @@ import { Flex, Text } from "@chakra-ui/react";
 import Papa from "papaparse";
 import { useState } from "react";
 import { Form, useNavigation } from "react-router";
+import { plantingName } from "#core/garden/name";
 import { EXTENT_WORDS, GRADE_WORDS } from "#core/weighing/pick";
 import { listPeople } from "#db/garden";
 import { findRound } from "#db/work";
@@ -22,7 +23,7 @@ export function loader({ request }: Route.LoaderArgs) {
   // what grows now first; what is over may still be caught up on
   const nameOf = (id: string): string => {
     const p = snapshot.plantings.find((x) => x.id === id);
-    return p ? `${p.kind || book.of(p.cropId).name}${SEPARATOR}${bedName.get(p.bedId) ?? ""}` : "";
+    return p ? `${plantingName(p, book.of(p.cropId))}${SEPARATOR}${bedName.get(p.bedId) ?? ""}` : "";
   };
   const plantings = [...snapshot.plantings]
     .filter((p) => p.startedOn <= today)

@@ -43,7 +43,7 @@ export function loader({ request }: Route.LoaderArgs) {
         {
           id: p.id,
           crop: crop.name,
-          kind: p.kind || crop.name,
+          kind: p.kind,
           bed: bed.name,
           first: f.first ? sayDay(f.first) : "",
           last: f.last ? sayDay(f.last) : "",

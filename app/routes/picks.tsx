@@ -50,7 +50,7 @@ function rowOf(e: LoggedPick, columns: readonly Column[], units: UnitSystem): Lo
   const { pick, reckoned, net } = e;
   const say: Record<Column, () => string> = {
     when: () => "",
-    kind: () => e.kind,
+    kind: () => e.name,
     crop: () => e.crop,
     bed: () => e.bed,
     gross: () => (pick.grossG === null ? "" : sayMass(pick.grossG, units)),
@@ -75,7 +75,7 @@ function rowOf(e: LoggedPick, columns: readonly Column[], units: UnitSystem): Lo
   return {
     id: pick.id,
     at: e.at,
-    kind: e.kind,
+    kind: e.name,
     crop: e.crop,
     bed: e.bed,
     by: e.by,

@@ -2,6 +2,7 @@ import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import { Bird, CloudRain, Droplets, Eye, Flag, Route as RouteIcon, Scale, Sprout } from "lucide-react";
 import { Link } from "react-router";
 import { daysBetween, sayDate } from "#core/calendar/day";
+import { plantingName } from "#core/garden/name";
 import { sayOffRange } from "#core/season/planting-figures";
 import type { TimelineEvent } from "#core/season/timeline";
 import { sayMass } from "#core/units/mass";
@@ -59,8 +60,8 @@ export default function PlantingLine({ loaderData }: Route.ComponentProps) {
   ];
   return (
     <Page
-      title={planting.kind || crop.name}
-      lead={`${crop.name}, ${bed}, day ${daysBetween(planting.startedOn, planting.endedOn ?? today)}`}
+      title={plantingName(planting, crop)}
+      lead={`${bed}, day ${daysBetween(planting.startedOn, planting.endedOn ?? today)}`}
       actions={
         <>
           <LinkButton to={`/plot/plantings/${planting.id}`} variant="outline">

@@ -2,6 +2,7 @@ import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { Form } from "react-router";
 import { daysBetween, sayDate } from "#core/calendar/day";
+import { plantingName } from "#core/garden/name";
 import { type Planting, plantingSchema } from "#core/garden/planting";
 import { STARTS } from "#core/handbook/crop";
 import { RIPE_COLOURS, showsColour } from "#core/handbook/ripe-colour";
@@ -87,17 +88,14 @@ export async function action({ request, params }: Route.ActionArgs) {
   const known = params.plantingId === "new" ? null : findPlanting(db(), params.plantingId);
   const at = nowAt(gardenOf(db()));
   if (known && isDateIntent(typed.intent))
-    return changeDates(desk(), known.id, known.kind || (handbook().find(known.cropId)?.name ?? "planting"), typed);
+    return changeDates(desk(), known.id, plantingName(known, handbook().find(known.cropId)), typed);
   const grown = known && handbook().find(known.cropId);
   if (known && grown && isLossIntent(typed.intent))
-    return changeLosses(desk(), known.id, grown, known.kind || grown.name, typed);
+    return changeLosses(desk(), known.id, grown, plantingName(known, grown), typed);
   const crop = handbook().find(typed.cropId ?? "");
   if (typed.intent === "remove") {
     if (!known) throw missing("planting");
-    return done(
-      "/plot",
-      removePlanting(db(), known.id, known.kind || (handbook().find(known.cropId)?.name ?? "planting"), at),
-    );
+    return done("/plot", removePlanting(db(), known.id, plantingName(known, handbook().find(known.cropId)), at));
   }
   const checked = plantingSchema.safeParse({
     id: known?.id ?? newId(),
@@ -120,7 +118,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   if (!desk().snapshot.beds.some((b) => b.id === typed.bedId))
     return refuse({ errors: { bedId: "choose a bed" }, typed });
   if (!checked.success) return refuse(faultsOf(checked.error, typed));
-  return done("/plot", savePlanting(db(), checked.data, checked.data.kind || crop.name, at));
+  return done("/plot", savePlanting(db(), checked.data, plantingName(checked.data, crop), at));
 }
 
 export const meta: Route.MetaFunction = () => [{ title: "Planting · Akmedon" }];
@@ -145,10 +143,10 @@ export default function PlantingPage({ loaderData, actionData }: Route.Component
   const value = (name: string, v: string | number | null | undefined) => shownValue(faults, name, v);
   return (
     <Page
-      title={planting ? planting.kind || crop.name : "New planting"}
+      title={planting ? plantingName(planting, crop) : "New planting"}
       lead={
         planting
-          ? `${crop.name}, day ${daysBetween(planting.startedOn, planting.endedOn ?? today)}`
+          ? `Day ${daysBetween(planting.startedOn, planting.endedOn ?? today)}`
           : "One crop of one kind in one bed, started once."
       }
       actions={

@@ -3,6 +3,7 @@ import { Plus } from "lucide-react";
 import { Link, useNavigate } from "react-router";
 import { sayNear, weekdayName } from "#core/calendar/day";
 import { bedAreaM2 } from "#core/garden/bed";
+import { plantingName } from "#core/garden/name";
 import { decimals } from "#core/units/mass";
 import { sayDistance } from "#core/units/say";
 import { CropGlyph } from "../components/crop-glyph";
@@ -35,7 +36,7 @@ export function loader() {
       .filter((p) => p.bed.id === bed.id)
       .map((p) => ({
         id: p.planting.id,
-        kind: p.planting.kind || p.crop.name,
+        kind: plantingName(p.planting, p.crop),
         glyph: p.crop.glyph,
         stage: p.judgement.meanStage,
         verdict: p.judgement.verdict,

@@ -1,10 +1,13 @@
-import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
+import { Box, Flex, Text } from "@chakra-ui/react";
 import { Printer } from "lucide-react";
 import { Form } from "react-router";
 import { sayDay, weekdayName } from "#core/calendar/day";
+import { standInOn } from "#core/calendar/windows";
 import { bedCentre } from "#core/garden/bed";
+import { plantingName } from "#core/garden/name";
 import { NOTHING_READY } from "#core/handbook/signs";
 import { moveLines } from "#core/planning/hand-moves";
+import { inPassing } from "#core/planning/in-passing";
 import { fullestPlaces, sayPlace } from "#core/planning/left";
 import { roundOrder, TURN_WORDS } from "#core/planning/round-order";
 import { scheduleOf } from "#core/planning/rounds";
@@ -14,10 +17,12 @@ import { sayMarked } from "#core/planting/marked";
 import { sayMass } from "#core/units/mass";
 import { newId } from "#db/change";
 import { findRound, saveCheck, saveRound } from "#db/work";
-import { CropGlyph } from "../components/crop-glyph";
+import { InPassing, type PassingLine, RoundStop } from "../components/round-stop";
+import { Kit } from "../components/tick-row";
 import { Button, LinkButton, Note, Page, Section } from "../components/ui";
 import { db, desk } from "../server/desk.server";
 import { done, formOf, missing, typedOf } from "../server/forms.server";
+import { roundKit, ticked } from "../server/kit.server";
 import { roundsAhead, saveMoved, slotIdOf } from "../server/rounds.server";
 import type { Route } from "./+types/round";
 
@@ -43,7 +48,7 @@ export function loader({ params }: Route.LoaderArgs) {
         nothing: snapshot.checks.some(
           (c) => c.plantingId === l.plantingId && c.at.slice(0, 10) >= since && saidNothing(c),
         ),
-        kind: p.planting.kind || p.crop.name,
+        kind: plantingName(p.planting, p.crop),
         crop: p.crop.name,
         bed: p.bed.name,
         glyph: p.crop.glyph,
@@ -92,8 +97,39 @@ export function loader({ params }: Route.LoaderArgs) {
     gale: Boolean(gale),
     room: roomFor(d, round),
     next: lines.some((l) => !l.pickId) ? nextHour(d, `${round.day}T${round.startsAt}`) : null,
-    kit: [...new Set(lines.flatMap((l) => [l.tool, l.container]))],
+    kit: ticked(d, round.id, roundKit(d, round)),
+    by: standInOn(round.day, snapshot.trips),
+    passing: round.status === "planned" ? passingOf(d, round, saidNothing, since) : [],
   };
+}
+
+/** Plantings beside the round's own that deserve a glance on its day, in the order of the beds. */
+function passingOf(
+  d: ReturnType<typeof desk>,
+  round: NonNullable<ReturnType<typeof findRound>>,
+  saidNothing: (c: Check) => boolean,
+  since: string,
+): PassingLine[] {
+  const { garden, checks } = d.snapshot;
+  const stopKg = (garden.lineMinutes / 60) * garden.hourWorth;
+  const on = new Set(round.lines.map((l) => l.plantingId));
+  const day = round.day < d.today ? d.today : round.day;
+  const byId = new Map(d.outlook.plantings.map((p) => [p.planting.id, p]));
+  return inPassing(d.outlook.plantings, day, on, stopKg)
+    .map((g) => ({ g, p: byId.get(g.plantingId)! }))
+    .sort((a, b) => a.p.bed.walkOrder - b.p.bed.walkOrder)
+    .map(({ g, p }) => ({
+      plantingId: g.plantingId,
+      name: plantingName(p.planting, p.crop),
+      bed: p.bed.name,
+      glyph: p.crop.glyph,
+      stage: p.judgement.meanStage,
+      from:
+        g.fromPieces === null
+          ? "Stop only if all of it is ready."
+          : `Stop if you see ${g.fromPieces === 1 ? "one" : `about ${g.fromPieces}`} ready.`,
+      nothing: checks.some((c) => c.plantingId === g.plantingId && c.at.slice(0, 10) >= since && saidNothing(c)),
+    }));
 }
 
 /** From this weight a line of a round wants two to carry it. */
@@ -122,10 +158,10 @@ export async function action({ request, params }: Route.ActionArgs) {
   if (typed.intent === "nothing") {
     const d = desk();
     const p = d.outlook.plantings.find((x) => x.planting.id === typed.planting);
-    if (!p || !round.lines.some((l) => l.plantingId === typed.planting)) throw missing("line of this round");
+    if (!p) throw missing("planting");
     const look = { id: newId(), plantingId: p.planting.id, at: d.now, by: "", note: "", photos: [], marked: [] };
     const readings = [{ cueId: NOTHING_READY, value: true as const }];
-    const name = p.planting.kind || p.crop.name;
+    const name = plantingName(p.planting, p.crop);
     return done(`/rounds/${round.id}`, saveCheck(db(), { ...look, readings }, `Nothing ready: ${name}`));
   }
   if (typed.intent === "rest") {
@@ -154,7 +190,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 export const meta: Route.MetaFunction = () => [{ title: "Round · Akmedon" }];
 
 export default function RoundPage({ loaderData }: Route.ComponentProps) {
-  const { round, lines, total, minutes, kit, gale, heavy, wayM, room, next } = loaderData;
+  const { round, lines, total, minutes, kit, by, passing, gale, heavy, wayM, room, next } = loaderData;
   const left = lines.filter((l) => !l.pickId && !l.nothing).length;
   return (
     <Page
@@ -178,9 +214,10 @@ export default function RoundPage({ loaderData }: Route.ComponentProps) {
         </>
       }
     >
-      <Text mb={room.length > 0 ? "1" : "4"}>
-        <strong>Take along:</strong> {kit.join(" · ")}
-      </Text>
+      {by && <Note title={`${by} goes on this round`}>You are away. Give the sheet of the trip along.</Note>}
+      <Box mb="4">
+        <Kit things={kit} />
+      </Box>
       {room.length > 0 && (
         <Text mb="4" color="inkSoft">
           <strong>Room at home:</strong> {room.join("; ")}
@@ -195,69 +232,7 @@ export default function RoundPage({ loaderData }: Route.ComponentProps) {
       <Section title="In this order" note={lines.length > 1 ? `about ${wayM} m on foot` : undefined}>
         {lines.map((l, i) => (
           <Box key={l.id} py="3" borderBottomWidth="1px" borderColor="ruleSoft" css={{ breakInside: "avoid" }}>
-            {l.turn && (
-              <Text fontSize="sm" color="inkSoft" mb="1.5">
-                {l.turn[0]!.toUpperCase() + l.turn.slice(1)}
-              </Text>
-            )}
-            <Grid templateColumns={{ base: "52px 1fr", md: "52px 1fr auto" }} gap="3" alignItems="start">
-              <CropGlyph kind={l.glyph} stage={l.stage} size={50} />
-              <Box>
-                <Text fontSize="lg">
-                  {i + 1}. <strong>{l.kind}</strong>{" "}
-                  <chakra.span color="inkSoft">
-                    {l.crop}, {l.bed}
-                  </chakra.span>
-                </Text>
-                <Text>
-                  <strong>{l.take === "strip" ? "Everything, green ones too" : "What is ready"}</strong>, about{" "}
-                  {l.expected}, {l.minutes} min. {l.how} Leave {l.leave}.{l.two && " Two to carry it."}
-                </Text>
-                <Text fontSize="sm" color="inkSoft">
-                  {l.marked && `Marked ${l.marked}. `}
-                  {l.why}. {l.atOnce} {l.note}
-                </Text>
-                {l.cautions.slice(0, 1).map((c) => (
-                  <Text key={c} fontSize="sm" color="madder" fontWeight="600">
-                    {c}
-                  </Text>
-                ))}
-              </Box>
-              <Flex
-                gridColumn={{ base: "1 / -1", md: "auto" }}
-                direction={{ base: "row-reverse", md: "column" }}
-                gap="2"
-                align={{ md: "flex-end" }}
-                data-noprint
-              >
-                {l.nothing && !l.pickId && (
-                  <Text color="inkSoft" alignSelf="center">
-                    Nothing was ready
-                  </Text>
-                )}
-                {l.pickId ? (
-                  <LinkButton variant="quiet" to={`/picks/${l.pickId}`}>
-                    Picked
-                  </LinkButton>
-                ) : (
-                  <LinkButton
-                    to={`/picks/new?planting=${l.plantingId}&round=${round.id}`}
-                    size="lg"
-                    w={{ base: "100%", md: "auto" }}
-                  >
-                    Weigh
-                  </LinkButton>
-                )}
-                {!l.pickId && !l.nothing && round.status === "planned" && (
-                  <Form method="post">
-                    <input type="hidden" name="planting" value={l.plantingId} />
-                    <Button type="submit" name="intent" value="nothing" variant="quiet" size="lg">
-                      Nothing ready
-                    </Button>
-                  </Form>
-                )}
-              </Flex>
-            </Grid>
+            <RoundStop line={l} n={i + 1} round={round} />
             <Box data-onlyprint mt="2">
               gross ________ kg containers ________________ by ________
             </Box>
@@ -265,6 +240,11 @@ export default function RoundPage({ loaderData }: Route.ComponentProps) {
         ))}
         {lines.length === 0 && <Text color="inkSoft">Nothing to take in this round.</Text>}
       </Section>
+      {passing.length > 0 && (
+        <Section title="Glance at in passing" note="stop only where enough is ready">
+          <InPassing lines={passing} round={round} />
+        </Section>
+      )}
       {lines.filter((l) => !l.pickId).length > 1 && (
         <Box mb="4" data-noprint>
           <LinkButton to={`/picks/several?round=${round.id}`} variant="outline">

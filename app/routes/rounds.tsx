@@ -3,6 +3,8 @@ import { CalendarArrowDown, Sparkles, Split, UserRound } from "lucide-react";
 import { useMemo } from "react";
 import { Form, useSearchParams } from "react-router";
 import { sayDay, weekdayName } from "#core/calendar/day";
+import { standInOn } from "#core/calendar/windows";
+import { plantingName } from "#core/garden/name";
 import { alternativesOf } from "#core/planning/alternatives";
 import { totalsOf } from "#core/planning/explain";
 import { moveLines, moveRound } from "#core/planning/hand-moves";
@@ -32,7 +34,7 @@ export function loader() {
   const slotAt = new Map(problem.slots.map((s, j) => [s.id, j]));
   const nameOf = (id: string) => {
     const p = byId.get(id);
-    return { kind: p?.planting.kind || p?.crop.name || "gone", bed: p?.bed.name ?? "" };
+    return { kind: p ? plantingName(p.planting, p.crop) : "gone", bed: p?.bed.name ?? "" };
   };
   const round3 = (x: number) => Math.round(x * 1000) / 1000;
   const order = [...outlook.plantings].sort((a, b) => a.bed.walkOrder - b.bed.walkOrder);
@@ -41,8 +43,9 @@ export function loader() {
     units: snapshot.garden.units,
     lanes: order.map((p) => ({
       plantingId: p.planting.id,
-      kind: p.planting.kind || p.crop.name,
+      kind: plantingName(p.planting, p.crop),
       crop: p.crop.name,
+      own: p.planting.kind,
       bed: p.bed.name,
       once: p.supply.once,
       days: p.judgement.days
@@ -62,6 +65,7 @@ export function loader() {
       snapshot.trips.filter((t) => t.toDay >= today).sort((a, b) => (a.fromDay < b.fromDay ? -1 : 1))[0]?.name ?? "",
     rounds: rounds.map((r) => ({
       ...r,
+      by: standInOn(r.day, snapshot.trips),
       alternatives:
         slotAt.has(slotIdOf(r)) && r.lines.length > 0
           ? alternativesOf(problem, schedule, slotAt.get(slotIdOf(r))!).map((a) => {
@@ -73,7 +77,7 @@ export function loader() {
         .sort((a, b) => (byId.get(a.plantingId)?.bed.walkOrder ?? 0) - (byId.get(b.plantingId)?.bed.walkOrder ?? 0))
         .map((l) => ({
           ...l,
-          kind: byId.get(l.plantingId)?.planting.kind || byId.get(l.plantingId)?.crop.name || "gone",
+          kind: nameOf(l.plantingId).kind,
           bed: byId.get(l.plantingId)?.bed.name ?? "",
         })),
     })),
@@ -83,7 +87,7 @@ export function loader() {
       id: r.id,
       day: r.day,
       startsAt: r.startsAt,
-      names: r.lines.map((l) => byId.get(l.plantingId)?.planting.kind || byId.get(l.plantingId)?.crop.name || "gone"),
+      names: r.lines.map((l) => nameOf(l.plantingId).kind),
     })),
     note: findPlanNote(db()),
     windows: snapshot.windows.length,
@@ -148,7 +152,7 @@ export default function Rounds({ loaderData, actionData }: Route.ComponentProps)
     return {
       id: r.id,
       t: slotTime(today, r.day, r.startsAt),
-      label: `${weekdayName(slot.day)} ${slot.startsAt}`,
+      label: `${weekdayName(slot.day)} ${slot.startsAt}${r.by && slot === r ? `, ${r.by} goes` : ""}`,
       pinned: r.pinned,
       beads: r.lines.map((l) => ({ plantingId: l.plantingId, take: l.take })),
     };

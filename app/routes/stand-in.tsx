@@ -2,6 +2,7 @@ import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { Printer } from "lucide-react";
 import { sayDay, weekdayName } from "#core/calendar/day";
 import { isAway, standInDays } from "#core/calendar/windows";
+import { plantingName } from "#core/garden/name";
 import { sayMass } from "#core/units/mass";
 import { Anchor, Button, LinkButton, Note, Page, Section } from "../components/ui";
 import { desk } from "../server/desk.server";
@@ -28,7 +29,7 @@ export function loader() {
           ? [
               {
                 id: l.id,
-                kind: p.planting.kind || p.crop.name,
+                kind: plantingName(p.planting, p.crop),
                 crop: p.crop.name,
                 bed: p.bed.name,
                 all: l.take === "strip",
@@ -60,7 +61,7 @@ export function loader() {
       .filter((p) => !asked.has(p.planting.id) && !gone.has(p.planting.id))
       .map((p) => ({
         id: p.planting.id,
-        kind: p.planting.kind || p.crop.name,
+        kind: plantingName(p.planting, p.crop),
         bed: p.bed.name,
       })),
   };
@@ -121,11 +122,8 @@ export default function StandIn({ loaderData }: Route.ComponentProps) {
             >
               <Box flex="1">
                 <Text>
-                  {i + 1}. <strong>{l.kind}</strong>{" "}
-                  <chakra.span color="inkSoft">
-                    {l.crop}, {l.bed}
-                  </chakra.span>
-                  : {l.all ? "everything, green ones too" : "only what is ready"}, about {l.expected}.
+                  {i + 1}. <strong>{l.kind}</strong> <chakra.span color="inkSoft">{l.bed}</chakra.span>:{" "}
+                  {l.all ? "everything, green ones too" : "only what is ready"}, about {l.expected}.
                 </Text>
                 <Text fontSize="sm">
                   {l.how} Leave {l.leave}. {l.atOnce}

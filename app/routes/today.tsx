@@ -2,6 +2,8 @@ import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import { Link } from "react-router";
 import { addDays, daysBetween, sayDay, sayNear, weekdayName } from "#core/calendar/day";
 import { sunTimes } from "#core/calendar/sun";
+import { standInOn } from "#core/calendar/windows";
+import { plantingName } from "#core/garden/name";
 import { headline } from "#core/planning/headline";
 import { urgenciesOf } from "#core/planning/rounds";
 import { sayMass } from "#core/units/mass";
@@ -15,6 +17,7 @@ import { VerdictTag } from "../components/verdict";
 import { WeatherStrip } from "../components/weather-strip";
 import { db, desk } from "../server/desk.server";
 import { houseLine } from "../server/keep.server";
+import { roundKit } from "../server/kit.server";
 import { remembered } from "../server/remember.server";
 import { roundsAhead, slotIdOf } from "../server/rounds.server";
 import { addHour, savingView } from "../server/saving-hour.server";
@@ -38,7 +41,7 @@ export function loader() {
         ? [
             {
               id: u.plantingId,
-              kind: p.planting.kind || p.crop.name,
+              kind: plantingName(p.planting, p.crop),
               bed: p.bed.name,
               glyph: p.crop.glyph,
               stage: p.judgement.meanStage,
@@ -63,15 +66,10 @@ export function loader() {
     minutes: Math.round(r.lines.reduce((s, l) => s + l.minutes, snapshot.garden.roundMinutes)),
     names: r.lines.flatMap((l) => {
       const p = byId.get(l.plantingId);
-      return p ? [p.planting.kind || p.crop.name] : [];
+      return p ? [plantingName(p.planting, p.crop)] : [];
     }),
-    kit: [
-      ...new Set(
-        r.lines
-          .flatMap((l) => [byId.get(l.plantingId)?.crop.technique.tool, byId.get(l.plantingId)?.crop.container])
-          .filter((x): x is string => Boolean(x)),
-      ),
-    ],
+    by: standInOn(r.day, snapshot.trips),
+    kit: roundKit(d, r),
   }));
   const checkedToday = new Set(snapshot.checks.filter((c) => c.at.slice(0, 10) === today).map((c) => c.plantingId));
   const looks = outlook.plantings
@@ -84,7 +82,7 @@ export function loader() {
       const { unready, nearly, ready, past } = p.judgement.chances;
       return {
         id: p.planting.id,
-        kind: p.planting.kind || p.crop.name,
+        kind: plantingName(p.planting, p.crop),
         bed: p.bed.name,
         verdict: p.judgement.verdict,
         since: seen === "" ? null : daysBetween(seen.slice(0, 10), today),
@@ -246,7 +244,10 @@ export default function Today({ loaderData }: Route.ComponentProps) {
                   <chakra.h3 fontWeight="650" fontSize="lg">
                     <Anchor to={`/rounds/${r.id}`}>{r.name}</Anchor>
                   </chakra.h3>
-                  <Text color={r.overdue ? "madder" : "inkSoft"}>{r.overdue ? "should have been" : r.near}</Text>
+                  <Text color={r.overdue ? "madder" : "inkSoft"}>
+                    {r.overdue ? "should have been" : r.near}
+                    {r.by && `, ${r.by} goes`}
+                  </Text>
                 </Flex>
                 <Text>
                   {r.names.join(", ")}: {r.expected} in {r.minutes} min

@@ -1,6 +1,7 @@
 import { Box, chakra, Grid, Text } from "@chakra-ui/react";
 import { Printer } from "lucide-react";
 import { sayDay } from "#core/calendar/day";
+import { plantingName } from "#core/garden/name";
 import { scheduleOf } from "#core/planning/rounds";
 import { type TripLine, tripPlan } from "#core/planning/trip-plan";
 import { sayMass } from "#core/units/mass";
@@ -20,7 +21,7 @@ export function loader() {
   const lists = tripPlan(problem, scheduleOf(problem, rounds), trip, (id) => byId.get(id)!.crop);
   const named = (plantingId: string) => {
     const p = byId.get(plantingId)!;
-    return { plantingId, kind: p.planting.kind || p.crop.name, bed: p.bed.name };
+    return { plantingId, kind: plantingName(p.planting, p.crop), bed: p.bed.name };
   };
   const { units } = snapshot.garden;
   const line = (l: TripLine) => ({

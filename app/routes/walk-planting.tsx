@@ -1,5 +1,6 @@
 import { redirect } from "react-router";
 import { localTimeSchema } from "#core/calendar/schemas";
+import { plantingName } from "#core/garden/name";
 import { checkSchema, type Reading, type ReadingValue } from "#core/planting/check";
 import { readingFault } from "#core/planting/cue-kinds/index";
 import { newId } from "#db/change";
@@ -67,7 +68,7 @@ export async function action({ request, params }: Route.ActionArgs) {
     marked: marksTyped(typed.marked),
   });
   if (!checked.success) return refuse(faultsOf(checked.error, typed));
-  const name = p.planting.kind || p.crop.name;
+  const name = plantingName(p.planting, p.crop);
   const journalId = saveCheck(
     db(),
     checked.data,

@@ -2,14 +2,17 @@ import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import { useEffect } from "react";
 import { Link, useFetcher } from "react-router";
 import { daysBetween, sayNear } from "#core/calendar/day";
+import { plantingName } from "#core/garden/name";
 import { isPick } from "#core/planting/verdict";
 import { CropGlyph } from "../components/crop-glyph";
+import { Kit } from "../components/tick-row";
 import { LinkButton, Note, Page, Section } from "../components/ui";
 import { VerdictTag } from "../components/verdict";
 import { lastGood, useKept } from "../offline/last-good";
 import { useWaiting } from "../offline/use-waiting";
 import { keepSheets } from "../offline/walk-offline";
 import { desk } from "../server/desk.server";
+import { kitOfWalk } from "../server/kit.server";
 import { leavesWet, seenToday, thunderAbout, walkOrder } from "../server/walk.server";
 import type { Route } from "./+types/walk";
 
@@ -21,7 +24,7 @@ export function loader() {
     const last = snapshot.checks.filter((c) => c.plantingId === p.planting.id).at(-1);
     return {
       id: p.planting.id,
-      kind: p.planting.kind || p.crop.name,
+      kind: plantingName(p.planting, p.crop),
       crop: p.crop.name,
       bed: p.bed.name,
       turn: p.turn,
@@ -52,6 +55,7 @@ export function loader() {
         .filter((p) => p.seen && (p.verdict === "not-yet" || p.verdict === "leave-for-seed"))
         .sort((a, b) => (a.lookAgainDay < b.lookAgainDay ? -1 : 1)),
     },
+    kit: kitOfWalk(d),
     wet: leavesWet(d),
     thunder: thunderAbout(d),
   };
@@ -80,7 +84,7 @@ const Row = chakra(Link, {
 const TURN_WORDS: Record<string, string | undefined> = { "once-dry": "once the leaves are dry", last: "last: disease" };
 
 export default function Walk({ loaderData }: Route.ComponentProps) {
-  const { beds, total, seen, summary, wet, thunder } = loaderData;
+  const { beds, total, seen, summary, wet, thunder, kit } = loaderData;
   const waiting = new Set(useWaiting().flatMap((w) => (w.path.startsWith("/walk/") ? [w.path.slice(6)] : [])));
   // what waits for the signal is walked already
   const next = beds.flatMap((b) => b.plantings).find((p) => !p.seen && !waiting.has(p.id))?.id ?? null;
@@ -137,6 +141,11 @@ export default function Walk({ loaderData }: Route.ComponentProps) {
         <Note tone="caution" title="The leaves are likely wet">
           Roots, leaves and heads come first; keep hands off tomatoes, beans and cucurbits until they are dry.
         </Note>
+      )}
+      {kit.length > 0 && seen < total && (
+        <Box mb="6">
+          <Kit things={kit} />
+        </Box>
       )}
       {seen > 0 && <Summary {...summary} />}
       <Grid templateColumns={{ base: "1fr", md: "1fr 1fr", xl: "1fr 1fr 1fr" }} gapX="10" alignItems="start">

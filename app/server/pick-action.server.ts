@@ -1,5 +1,6 @@
 import { redirect } from "react-router";
 import { isDay } from "#core/calendar/day";
+import { plantingName } from "#core/garden/name";
 import { isLaw, sayWait, waitingOn } from "#core/garden/treatment";
 import type { PickWish } from "#core/planning/wish";
 import { standsForYears } from "#core/season/after-last-pick";
@@ -42,7 +43,7 @@ export function logPick(typed: Record<string, string>, pickId: string | undefine
   if (wait)
     return refuse({ errors: { plantingId: `not to be picked yet: ${sayWait(wait)}. The label is the law.` }, typed });
   const crop = handbook().of(planting.cropId);
-  const label = `${sayMass(netOf(read.pick, crop.topsShare, crop.yield.pieceG).netG, units)} of ${planting.kind || crop.name} ${known ? "changed" : "logged"}`;
+  const label = `${sayMass(netOf(read.pick, crop.topsShare, crop.yield.pieceG).netG, units)} of ${plantingName(planting, crop)} ${known ? "changed" : "logged"}`;
   const restOn = typed.restOn ?? "";
   if (restOn !== "" && (!isDay(restOn) || restOn < read.pick.at.slice(0, 10)))
     return refuse({ errors: { restOn: "a day after this pick" }, typed });

@@ -1,4 +1,5 @@
 import { sayDay } from "#core/calendar/day";
+import { plantingName } from "#core/garden/name";
 import type { Crop } from "#core/handbook/crop";
 import type { Snapshot } from "#core/planning/outlook";
 import { readMass, type UnitSystem } from "#core/units/mass";
@@ -140,7 +141,7 @@ export function pickFormData(d: Desk, pickId: string | undefined, plantingId: st
       return {
         id: p.id,
         cropId: p.cropId,
-        name: `${p.kind || crop.name} · ${bedName.get(p.bedId) ?? ""}${p.endedOn === null ? "" : `, closed ${sayDay(p.endedOn)}`}`,
+        name: `${plantingName(p, crop)} · ${bedName.get(p.bedId) ?? ""}${p.endedOn === null ? "" : `, closed ${sayDay(p.endedOn)}`}`,
         usualG: before.length > 0 ? before.reduce((a, b) => a + b, 0) / before.length : null,
         plants: p.plants,
       };

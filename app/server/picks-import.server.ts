@@ -1,4 +1,5 @@
 import { data } from "react-router";
+import { plantingName } from "#core/garden/name";
 import { isLaw, sayWait, waitingOn } from "#core/garden/treatment";
 import { sayMass } from "#core/units/mass";
 import { bulkOf } from "#core/weighing/bulk";
@@ -135,6 +136,6 @@ function nameThem(d: Desk, picks: readonly Pick[]) {
     const planting = plantings.get(pick.plantingId)!;
     const crop = book.of(planting.cropId);
     const { netG } = netOf(pick, crop.topsShare, crop.yield.pieceG);
-    return { pick, netG, kind: planting.kind || crop.name, bed: bedName.get(planting.bedId) ?? "" };
+    return { pick, netG, kind: plantingName(planting, crop), bed: bedName.get(planting.bedId) ?? "" };
   });
 }

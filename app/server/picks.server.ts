@@ -172,7 +172,7 @@ export function findPicks(all: readonly LoggedPick[], query: URLSearchParams): F
 
 const COLUMNS = {
   when: "When",
-  kind: "Kind",
+  kind: "What",
   crop: "Crop",
   bed: "Bed",
   gross: "Gross",
@@ -192,7 +192,7 @@ const COLUMNS = {
 } as const;
 export type Column = keyof typeof COLUMNS;
 export const COLUMN_NAMES: Readonly<Record<Column, string>> = COLUMNS;
-const USUAL: readonly Column[] = ["when", "kind", "crop", "bed", "net", "pieces", "who", "grade"];
+const USUAL: readonly Column[] = ["when", "kind", "bed", "net", "pieces", "who", "grade"];
 
 /** The columns an address asks for, in the table's own order; the usual ones when it asks for none. */
 export function columnsOf(query: URLSearchParams): Column[] {

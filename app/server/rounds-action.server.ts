@@ -1,4 +1,5 @@
 import { sayDay } from "#core/calendar/day";
+import { plantingName } from "#core/garden/name";
 import { moveLines, moveRound, unlawful } from "#core/planning/hand-moves";
 import { newId } from "#db/change";
 import type { Desk } from "./desk.server";
@@ -31,7 +32,7 @@ export async function changeRounds(d: Desk, typed: Record<string, string>) {
     const against = unlawful(moved, problem.bars ?? []);
     if (!against) return done("/rounds", saveMoved(moved, label));
     const p = d.outlook.plantings.find((x) => x.planting.id === against.plantingId);
-    const name = p?.planting.kind || p?.crop.name || "one of them";
+    const name = p ? plantingName(p.planting, p.crop) : "one of them";
     return refuse({ errors: { form: `${name} may not be picked then: ${against.why}.` }, typed });
   };
   const round = rounds.find((r) => r.id === typed.roundId);
@@ -70,7 +71,7 @@ export async function changeRounds(d: Desk, typed: Record<string, string>) {
     const line = lineFor(round.id, planting.planting.id, typed.take === "strip" ? "strip" : "ready");
     return keep(
       rounds.map((r) => (r.id === round.id ? { ...r, pinned: true, lines: [...r.lines, line] } : r)),
-      `${planting.planting.kind || planting.crop.name} taken along on ${sayDay(round.day)}`,
+      `${plantingName(planting.planting, planting.crop)} taken along on ${sayDay(round.day)}`,
     );
   }
   if (typed.intent === "split") {

@@ -1,4 +1,5 @@
 import { addDays } from "#core/calendar/day";
+import { plantingName } from "#core/garden/name";
 import { changesOf, missedRounds, sayChanges } from "#core/planning/changes";
 import { totalsOf } from "#core/planning/explain";
 import { outcomeOf, type Schedule } from "#core/planning/optimise";
@@ -85,7 +86,7 @@ async function planned(): Promise<() => string | null> {
     ...totals(asked, schedule),
     forecastId: forecastInForce(db())?.id ?? "",
   };
-  const names = new Map(d.outlook.plantings.map((p) => [p.planting.id, p.planting.kind || p.crop.name]));
+  const names = new Map(d.outlook.plantings.map((p) => [p.planting.id, plantingName(p.planting, p.crop)]));
   const changes = changesOf(before, rounds);
   const said =
     before.length === 0

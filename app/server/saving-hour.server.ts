@@ -1,4 +1,5 @@
 import { sayNear, weekday, weekdayName } from "#core/calendar/day";
+import { plantingName } from "#core/garden/name";
 import type { PlanProblem } from "#core/planning/problem";
 import { savingHour } from "#core/planning/saving-hour";
 import { sayMass } from "#core/units/mass";
@@ -18,7 +19,7 @@ export function savingView(d: Desk, problem: PlanProblem) {
   const { units } = d.snapshot.garden;
   const names = found.plantingIds.flatMap((id) => {
     const p = d.outlook.plantings.find((x) => x.planting.id === id);
-    return p ? [p.planting.kind ? `${p.crop.name}, ${p.planting.kind}` : p.crop.name] : [];
+    return p ? [plantingName(p.planting, p.crop)] : [];
   });
   return {
     slotId: found.hour.id,

@@ -1,4 +1,5 @@
 import { addDays, daysBetween, sayDay, sayNear } from "#core/calendar/day";
+import { plantingName } from "#core/garden/name";
 import { SOURCES, type Source } from "#core/handbook/sources";
 import { tastesOf } from "#core/planning/question";
 import { perennialYear } from "#core/planting/perennial";
@@ -67,7 +68,7 @@ export function bedsView(d: Desk, q: URLSearchParams) {
     over: overOf(d)
       .map(({ g, cleared }) => ({
         id: g.planting.id,
-        name: g.planting.kind || g.crop.name,
+        name: plantingName(g.planting, g.crop),
         crop: g.crop.name,
         bed: g.bed.name,
         glyph: g.crop.glyph,
@@ -138,7 +139,7 @@ export function bedsView(d: Desk, q: URLSearchParams) {
         return [
           {
             id: g.planting.id,
-            name: g.planting.kind || g.crop.name,
+            name: plantingName(g.planting, g.crop),
             crop: g.crop.name,
             bed: g.bed.name,
             age: p.age,
@@ -165,7 +166,7 @@ export function bedsView(d: Desk, q: URLSearchParams) {
       return [
         {
           id: g.planting.id,
-          name: g.planting.kind || g.crop.name,
+          name: plantingName(g.planting, g.crop),
           bed: g.bed.name,
           look: sayNear(r.nextLook < today ? today : r.nextLook, today),
           due: r.nextLook <= today,
@@ -179,7 +180,7 @@ export function bedsView(d: Desk, q: URLSearchParams) {
         ? [
             {
               id: g.planting.id,
-              name: g.planting.kind || g.crop.name,
+              name: plantingName(g.planting, g.crop),
               bed: g.bed.name,
               day: sayNear(off, today),
               late: off < today,
@@ -195,7 +196,7 @@ export function bedsView(d: Desk, q: URLSearchParams) {
 export function clearBed(d: Desk, typed: Record<string, string>) {
   const planting = d.snapshot.plantings.find((p) => p.id === typed.plantingId);
   if (!planting) throw missing("planting");
-  const name = planting.kind || handbook().of(planting.cropId).name;
+  const name = plantingName(planting, handbook().of(planting.cropId));
   return done(
     "/season/beds",
     change(db(), `${name} cleared`, d.now, (c) => c.put("plantings", { ...planting, endedOn: d.today })),

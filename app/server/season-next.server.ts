@@ -1,4 +1,5 @@
 import { sayDay, sayNear } from "#core/calendar/day";
+import { plantingName } from "#core/garden/name";
 import { plantingSchema } from "#core/garden/planting";
 import { STARTS } from "#core/handbook/crop";
 import { comingUp, draftNextPlot, madeOf, moveBeds } from "#core/season/next-plot";
@@ -27,7 +28,7 @@ export function nextView(d: Desk) {
   const year = planYear(today);
   const plan = snapshot.planned.filter((p) => p.year === year);
   const due = new Set(comingUp(plan, today, DUE_DAYS).map((p) => p.id));
-  const nameOf = (p: Planned) => p.kind || (book.find(p.cropId)?.name ?? p.cropId);
+  const nameOf = (p: Planned) => plantingName(p, book.find(p.cropId));
   const bedName = new Map(snapshot.beds.map((b) => [b.id, b.name]));
   const row = (p: Planned) => {
     const crop = book.find(p.cropId);
@@ -157,7 +158,7 @@ export function changeNext(d: Desk, typed: Record<string, string>) {
       }),
     );
   const known = plan.find((p) => p.id === typed.id);
-  const name = (p: Planned) => p.kind || (book.find(p.cropId)?.name ?? "planting");
+  const name = (p: Planned) => plantingName(p, book.find(p.cropId));
   if (typed.intent === "remove") {
     if (!known) throw missing("planned planting");
     return done(
@@ -222,7 +223,7 @@ export function plannedDue(d: Desk): { id: string; name: string; bed: string; wh
     .slice(0, 4)
     .map((p) => ({
       id: p.id,
-      name: p.kind || (handbook().find(p.cropId)?.name ?? p.cropId),
+      name: plantingName(p, handbook().find(p.cropId)),
       bed: bedName.get(p.bedId) ?? "",
       when: sayNear(p.startOn, d.today),
     }));

@@ -1,4 +1,5 @@
 import { sayDate, sayDay } from "#core/calendar/day";
+import { plantingName } from "#core/garden/name";
 import { everyWeek, groupPicks, picksIn, totalsOf } from "#core/season/pick-log";
 import { figuresOf } from "#core/season/planting-figures";
 import { sayMass } from "#core/units/mass";
@@ -70,7 +71,7 @@ function datesPart(d: Desk, year: string): ReportPart {
     const f = figuresOf(g.planting, g.bed, g.crop, entries);
     return [
       [
-        g.planting.kind || g.crop.name,
+        plantingName(g.planting, g.crop),
         g.bed.name,
         sayDate(g.planting.startedOn),
         f.first ? sayDay(f.first) : "",

@@ -1,4 +1,5 @@
 import { sayDay } from "#core/calendar/day";
+import { plantingName } from "#core/garden/name";
 import { type Brought, type Rhythm, rhythmOf } from "#core/season/rhythm";
 import { sayMass } from "#core/units/mass";
 import type { WeatherDay } from "#core/weather/daily";
@@ -58,7 +59,7 @@ function asked(d: Desk, q: URLSearchParams) {
   return {
     list: list.map((c) => ({
       key: key(c),
-      name: `${c.g.planting.kind || c.g.crop.name}, ${c.g.bed.name}, ${c.year}`,
+      name: `${plantingName(c.g.planting, c.g.crop)}, ${c.g.bed.name}, ${c.year}`,
       n: c.n,
     })),
     chosen,
@@ -86,7 +87,7 @@ export function rhythmView(d: Desk, q: URLSearchParams) {
     units,
     list,
     key,
-    name: chosen ? chosen.g.planting.kind || chosen.g.crop.name : "",
+    name: chosen ? plantingName(chosen.g.planting, chosen.g.crop) : "",
     span: rhythm ? `${sayDay(rhythm.from)} to ${sayDay(rhythm.to)}` : "",
     lines: rhythm
       ? [

@@ -1,4 +1,5 @@
 import { addDays, sayDay } from "#core/calendar/day";
+import { plantingName } from "#core/garden/name";
 import { outlookOf } from "#core/planning/outlook";
 import type { DayChances } from "#core/planting/conclude";
 import { bandsOf, LEAST_SETTLED, lossesSeen, roundsKept, type Settled, settle } from "#core/season/was-it-right";
@@ -37,7 +38,7 @@ function viewOf(d: Desk) {
   );
   const say = (id: string): string => {
     const n = nameOf.get(id);
-    return n ? `${n.crop}${n.kind ? `, ${n.kind}` : ""}` : "a planting that is gone";
+    return n ? plantingName(n, { name: n.crop }) : "a planting that is gone";
   };
   for (const { planting, judgement, crop } of judged.plantings) {
     const end = recent.find((p) => p.id === planting.id)?.endedOn ?? today;

@@ -1,4 +1,5 @@
 import { sayDay, sayNear } from "#core/calendar/day";
+import { plantingName } from "#core/garden/name";
 import { keepingNote } from "#core/keeping/replant";
 import {
   germinationOf,
@@ -43,7 +44,7 @@ export function seedsView(d: Desk) {
     unsized,
     needs: needs.map((n) => ({
       key: `${n.cropId} ${n.kind}`,
-      name: n.kind || (book.find(n.cropId)?.name ?? n.cropId),
+      name: plantingName(n, book.find(n.cropId)),
       crop: book.find(n.cropId)?.name ?? n.cropId,
       first: `${sayDay(n.firstOn)} ${n.firstOn.slice(0, 4)}`,
       plants: n.plants,
@@ -110,7 +111,7 @@ export function changeSeeds(d: Desk, typed: Record<string, string>) {
   });
   if (!checked.success) return refuse(faultsOf(checked.error, typed));
   if (!handbook().find(checked.data.cropId)) return refuse({ errors: { cropId: "choose a crop" }, typed });
-  const name = checked.data.kind || handbook().of(checked.data.cropId).name;
+  const name = plantingName(checked.data, handbook().of(checked.data.cropId));
   return done(
     back,
     change(db(), `Seed of ${name} ${known ? "changed" : "noted"}`, d.now, (c) => c.put("seedLots", checked.data)),

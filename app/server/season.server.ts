@@ -1,4 +1,5 @@
 import { sayDay } from "#core/calendar/day";
+import { plantingName } from "#core/garden/name";
 import { becameOf } from "#core/keeping/became";
 import { lotsNow } from "#core/keeping/lot";
 import { seedsOf } from "#core/keeping/seeds";
@@ -120,7 +121,7 @@ function waysOf(d: Desk, entries: ReturnType<typeof seasonOf>["entries"], year: 
 
 const nameOf = (d: Desk, plantingId: string | null): string => {
   const p = d.snapshot.plantings.find((x) => x.id === plantingId);
-  return p ? p.kind || handbook().of(p.cropId).name : "";
+  return p ? plantingName(p, handbook().of(p.cropId)) : "";
 };
 
 /** A lesson as it is shown. */
@@ -164,7 +165,7 @@ function drafts(d: Desk, year: string) {
     const lostG = lots.filter((l) => l.plantingId === id).reduce((s, l) => s + l.used.loseG, 0);
     const lostInBed = snapshot.bedLosses.filter((l) => l.plantingId === id && l.day.startsWith(year));
     const days = remindDays(crop, p, figures.first, d.today);
-    return draftsOf(p, p.kind || crop.name, crop, figures, lostG, snapshot.garden.units, lostInBed)
+    return draftsOf(p, plantingName(p, crop), crop, figures, lostG, snapshot.garden.units, lostInBed)
       .filter((x) => !answered.has(x.id))
       .map((x) => ({ ...x, remindOn: x.about === "pick" ? (days.pick ?? days.start) : days.start }));
   });
@@ -191,7 +192,7 @@ export function lessonsView(d: Desk, query: URLSearchParams) {
       .filter((l) => l.state === "kept")
       .map((l) => lessonLine(d, l))
       .reverse(),
-    about: planting && crop ? { plantingId: planting.id, name: planting.kind || crop.name } : null,
+    about: planting && crop ? { plantingId: planting.id, name: plantingName(planting, crop) } : null,
     days,
     crops: handbook().all.map((c) => ({ id: c.id, name: c.name })),
   };

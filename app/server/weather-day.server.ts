@@ -1,5 +1,6 @@
 import { type Day, daysBetween } from "#core/calendar/day";
 import { type SunTimes, sunTimes } from "#core/calendar/sun";
+import { plantingName } from "#core/garden/name";
 import { bedMinC, coverNight, stillness } from "#core/weather/bed-night";
 import { cropHazards } from "#core/weather/crop-hazards";
 import { curveOf, dewOf, hoursOf } from "#core/weather/day-hours";
@@ -125,7 +126,7 @@ export function bedNights(d: Desk, at: number) {
           .filter((p) => p.bed.id === bed.id)
           .map((p) => ({
             id: p.planting.id,
-            kind: p.planting.kind || p.crop.name,
+            kind: plantingName(p.planting, p.crop),
             harm: nightChance(night, p.crop.weather.killC),
           })),
       };
@@ -175,7 +176,7 @@ export function hazardList(d: Desk) {
       return kinds.map((h) => ({
         ...h,
         plantingId: p.planting.id,
-        kindName: p.planting.kind || p.crop.name,
+        kindName: plantingName(p.planting, p.crop),
         bed: p.bed.name,
         costG: h.chance * h.lossShare * (p.supply.standingG > 0 ? p.supply.standingG : p.supply.stockG),
       }));

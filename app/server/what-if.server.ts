@@ -1,3 +1,4 @@
+import { plantingName } from "#core/garden/name";
 import { totalsOf } from "#core/planning/explain";
 import type { Schedule } from "#core/planning/optimise";
 import { outlookOf } from "#core/planning/outlook";
@@ -29,7 +30,7 @@ export async function whatIf(d: Desk, supposal: Supposal) {
   const free = problemOf(snapshot, outlook, { take: [], leave: [], open: [] });
   const made = await planInThread(free);
   const names = new Map(
-    d.outlook.plantings.map((p) => [p.planting.id, { kind: p.planting.kind || p.crop.name, bed: p.bed.name }]),
+    d.outlook.plantings.map((p) => [p.planting.id, { kind: plantingName(p.planting, p.crop), bed: p.bed.name }]),
   );
   const shown = (list: readonly PlannedRound[], from: PlanProblem): ShownRound[] =>
     list.map((r) => ({

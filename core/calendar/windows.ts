@@ -54,6 +54,12 @@ export const standInDays = (trip: Trip): Day[] =>
     ? dayRange(trip.fromDay, daysBetween(trip.fromDay, trip.toDay) + 1).filter((_, k) => k % STAND_IN_EVERY === 1)
     : [];
 
+/** Who goes out on a day of a trip: its stand-in, where one picks; empty: the household itself, or nobody. */
+export function standInOn(day: Day, trips: readonly Trip[]): string {
+  const trip = trips.find((t) => isAway(day, [t]));
+  return trip && trip.standInMinutes > 0 ? trip.standIn || "your stand-in" : "";
+}
+
 /**
  * The slots of the coming days in order of time: each weekday's windows, less the days of trips and the
  * windows already over at `now`; a day with windows of its own has only those; on trips with a stand-in who picks, short rounds every other evening.

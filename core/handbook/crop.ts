@@ -171,6 +171,8 @@ export const cropSchema = z.object({
     leave: z.string(),
     source,
   }),
+  /** what whoever picks it wears: thorns, hairs and sap scratch and burn (common practice) */
+  wear: z.array(z.enum(["gloves", "sleeves"])).default([]),
   /** what else the plant gives beside its crop, and how it is taken without harm; never counted as its yield */
   byProducts: z
     .array(

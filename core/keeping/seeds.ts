@@ -47,7 +47,7 @@ export function seedsOf(
         pickId: e.pick.id,
         plantingId: e.pick.plantingId,
         cropId: e.cropId,
-        kind: e.kind,
+        kind: e.name,
         bed: e.bed,
         pickedAt: e.at,
         placeId: placeFor(e.cropId, part.grade === "green-to-ripen"),

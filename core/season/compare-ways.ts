@@ -1,5 +1,6 @@
 import { daysBetween } from "../calendar/day";
 import type { Bed } from "../garden/bed";
+import { plantingName } from "../garden/name";
 import type { Planting } from "../garden/planting";
 import type { Crop } from "../handbook/crop";
 import type { Lot } from "../keeping/lot";
@@ -110,7 +111,7 @@ export function figuresByPlanting(grown: readonly Grown[], split: Exclude<Split,
     put(values, "days", f.daysToFirst);
     put(values, "minutes", f.minutesPerKg);
     const year = (f.first ?? planting.startedOn).slice(0, 4);
-    return [{ id: planting.id, name: planting.kind || crop.name, group, bed: bed.name, year, values }];
+    return [{ id: planting.id, name: plantingName(planting, crop), group, bed: bed.name, year, values }];
   });
 }
 
@@ -131,7 +132,7 @@ export function figuresByPick(grown: readonly Grown[]): Figured[] {
       return [
         {
           id: e.pick.id,
-          name: `${e.kind} ${e.at.slice(0, 10)}`,
+          name: `${e.name} ${e.at.slice(0, 10)}`,
           group: e.pick.method,
           bed: g.bed.name,
           year: e.at.slice(0, 4),

@@ -1,4 +1,5 @@
 import { addDays, type Day, sayDay, weekday } from "../calendar/day";
+import { plantingName } from "../garden/name";
 import type { Planting } from "../garden/planting";
 import type { Crop } from "../handbook/crop";
 import { roundMass } from "../units/mass";
@@ -22,6 +23,9 @@ export type LoggedPick = {
   /** weight without tops, g */
   net: number;
   at: string;
+  /** crop and kind, as people are told */
+  name: string;
+  /** the kind alone; the crop where none is named */
   kind: string;
   crop: string;
   cropId: string;
@@ -38,6 +42,7 @@ export function logged(pick: Pick, planting: Pick2<Planting, "kind">, crop: Crop
     reckoned,
     net: reckoned.trimmedG,
     at: pick.at,
+    name: plantingName(planting, crop),
     kind: planting.kind || crop.name,
     crop: crop.name,
     cropId: crop.id,
@@ -153,7 +158,7 @@ const KEY: Record<
   Exclude<GroupBy, "grade" | "way">,
   readonly [(e: LoggedPick) => string, (e: LoggedPick) => string]
 > = {
-  kind: [(e) => `${e.kind} ${e.cropId}`, (e) => e.kind],
+  kind: [(e) => `${e.kind} ${e.cropId}`, (e) => e.name],
   crop: [(e) => e.cropId, (e) => e.crop],
   bed: [(e) => e.bed, (e) => e.bed],
   who: [(e) => e.by, (e) => e.by || "nobody named"],

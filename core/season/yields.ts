@@ -85,7 +85,7 @@ export function plantingYears(entries: readonly LoggedPick[]): PlantingYear[] {
 
 const KEY: Record<YieldsBy, (y: PlantingYear) => readonly [string, string]> = {
   crop: ({ named }) => [named.cropId, named.crop],
-  kind: ({ named }) => [`${named.kind} ${named.cropId}`, named.kind],
+  kind: ({ named }) => [`${named.kind} ${named.cropId}`, named.name],
   bed: ({ named }) => [named.bed, named.bed],
   year: ({ year }) => [year, year],
 };

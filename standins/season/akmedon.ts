@@ -2,6 +2,7 @@ import { addDays, type Day, dayNumber, daysBetween } from "#core/calendar/day";
 import type { Planting } from "#core/garden/planting";
 import { cropOf, schoolOf } from "#core/handbook/index";
 import { NOTHING_READY } from "#core/handbook/signs";
+import { inPassing } from "#core/planning/in-passing";
 import { planning } from "#core/planning/optimise";
 import { type Outlook, outlookOf, type Snapshot } from "#core/planning/outlook";
 import { problemOf } from "#core/planning/question";
@@ -11,7 +12,7 @@ import type { Verdict } from "#core/planting/verdict";
 import type { WeatherDay } from "#core/weather/daily";
 import { blankPick, type Pick } from "#core/weighing/pick";
 import { type Eyes, readCue } from "./eyes";
-import type { Decider, Take } from "./season";
+import type { Decider, Take, Taken } from "./season";
 import { isRipe, isThere, type Stand } from "./stand";
 import type { TrialSeason } from "./trial-garden";
 
@@ -54,6 +55,8 @@ const PLANS_TAKEN = 6;
 const SAID_EVERY = 3;
 /** Seconds of walking to a bed for a look besides the readings' own. */
 const WALK_S = 12;
+/** Seconds of a glance in passing. */
+const GLANCE_S = 5;
 /** Readings given at one look, and the most plantings looked at in one evening. */
 const READINGS = 2;
 const MOST_LOOKS = 8;
@@ -148,17 +151,7 @@ export function akmedon(manner: Manner, said: Said[] | null = null): () => Decid
             ended.set(line.plantingId, day);
             continue;
           }
-          if (taken.pieces > 0 || taken.all)
-            picks.push(
-              blankPick({
-                id: `pick-${picks.length}`,
-                plantingId: line.plantingId,
-                at: `${day}T18:00`,
-                count: taken.pieces,
-                grossG: Math.round(taken.massG),
-                extent: taken.all ? "final" : "all-ready",
-              }),
-            );
+          if (taken.pieces > 0 || taken.all) picks.push(pickOf(taken, picks.length));
           else
             checks.push(
               checkOf(
@@ -170,12 +163,41 @@ export function akmedon(manner: Manner, said: Said[] | null = null): () => Decid
             );
           if (taken.all) ended.set(line.plantingId, day);
         }
+        if (round && manner.looks && !manner.letter) {
+          const planned = new Set(round.lines.map((l) => l.plantingId));
+          const stopKg = (season.garden.lineMinutes / 60) * season.garden.hourWorth;
+          for (const glance of inPassing(outlook.plantings, day, planned, stopKg)) {
+            const stand = standOf(glance.plantingId);
+            if (stand.over || ended.has(glance.plantingId)) continue;
+            outing.looked(GLANCE_S);
+            const ripe = outing.glance(stand);
+            if (ripe === 0 && stand.truth.taken === "each") {
+              const nothing = [{ cueId: NOTHING_READY, value: true }];
+              checks.push(checkOf(glance.plantingId, day, nothing, checks.length));
+            }
+            if (ripe < (glance.fromPieces ?? stand.pieces.length / 2)) continue;
+            const taken = outing.go(stand, { how: "ripe" });
+            if (taken === null) break;
+            if (taken.pieces > 0) picks.push(pickOf(taken, picks.length));
+            if (taken.all) ended.set(glance.plantingId, day);
+          }
+        }
         for (const s of stands) if (s.over && !s.alive && !ended.has(s.planting.id)) ended.set(s.planting.id, day);
         now = null;
       },
     };
   };
 }
+
+const pickOf = (taken: Taken, n: number): Pick =>
+  blankPick({
+    id: `pick-${n}`,
+    plantingId: taken.plantingId,
+    at: `${taken.day}T18:00`,
+    count: taken.pieces,
+    grossG: Math.round(taken.massG),
+    extent: taken.all ? "final" : "all-ready",
+  });
 
 /** Whether all that ever was there is gone: picked, rotted or run up, and nothing more is to come. */
 const isBare = (stand: Stand): boolean => stand.pieces.length === 0 && stand.truth.comes.how !== "stream";
