@@ -7,7 +7,7 @@ const workers = (): Plugin => ({
   applyToEnvironment: (environment) => environment.name === "ssr",
   buildStart() {
     if (this.environment.mode !== "build") return;
-    for (const name of ["plan", "reading"])
+    for (const name of ["plan", "reading", "backup"])
       this.emitFile({ type: "chunk", id: `app/server/${name}.worker.ts`, fileName: `workers/${name}.js` });
   },
 });

@@ -49,6 +49,8 @@ export default [
     route("handbook/:cropId/change", "routes/own-crop.tsx"),
     route("settings", "routes/settings.tsx"),
     route("settings/household", "routes/household.tsx"),
+    route("settings/backups", "routes/backups.tsx"),
+    route("settings/backups/:name", "routes/backup.tsx"),
   ]),
   route("walk-sheets", "routes/walk-sheets.tsx"),
   route("photos/:name", "routes/photo.tsx"),
@@ -65,4 +67,5 @@ export default [
   route("out/season.md", "routes/out-report.tsx"),
   route("out/season/:table", "routes/out-season.tsx"),
   route("out/garden.json", "routes/out-garden.tsx"),
+  route("out/garden.zip", "routes/out-garden-zip.tsx"),
 ] satisfies RouteConfig;

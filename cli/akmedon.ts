@@ -1,18 +1,18 @@
-import { existsSync, readFileSync, writeFileSync } from "node:fs";
-import { join, resolve } from "node:path";
+import { existsSync, readFileSync } from "node:fs";
+import { basename, join, resolve } from "node:path";
 import { createInterface } from "node:readline";
 import { parseArgs } from "node:util";
 import { z } from "zod";
 import { CROPS, findCrop } from "#core/handbook/index";
-import { archiveOf, restoreArchive } from "#db/archive";
+import { backupFile, bringPhotosBack, dailyBackup, listMade, makeBackup, thinBackups } from "#db/backups";
 import { FolderHeld, type Hold, holdFolder } from "#db/folder-hold";
-import { gardenOf, nowAt } from "#db/garden";
 import { backupsOf, inspectGarden, restoreGarden } from "#db/garden-file";
-import { backupTo, type Db, GardenUnfit, openGarden } from "#db/open";
-import { readArchive, writeArchive } from "#formats/archive";
+import { type Db, GardenUnfit, openGarden } from "#db/open";
 import { judgeDocument, judgeDocumentSchema, judgedSchema, readDocument } from "#formats/judge-document";
 import { type LocatedError, sayError } from "#formats/located";
 import { planDocument, planDocumentSchema, plannedSchema } from "#formats/plan-document";
+import { exportGarden, importFile } from "./archive-files";
+import { keepBackingUp, machineTime } from "./daily-backup";
 import { makeDemo } from "./demo";
 import { findLock, type Lock, setLock } from "./passphrase";
 import { serve } from "./serve";
@@ -26,10 +26,14 @@ const HELP = `akmedon VERB [options]
   handbook [CROP] [--json]             list the crops, or one crop with its facts
   judge   [FILE]                       judge one planting: JSON in, JSON out
   plan    [FILE]                       plan a fortnight of rounds: JSON in, JSON out
-  export  [--data FOLDER] [FILE]       write the whole garden as one JSON archive
-  import  [--data FOLDER] FILE         put an archive in the garden's place (a backup is made first)
-  backup  [--data FOLDER]              copy the database into FOLDER/backups
-  restore [--data FOLDER] FILE         bring a backup copy back (the garden as it was is kept beside it)
+  export  [--data FOLDER] [FILE]       write the whole garden as one JSON archive; a FILE called …zip carries its
+                                       photos as well
+  import  [--data FOLDER] FILE         put an archive, JSON or zip, in the garden's place (a backup is made first)
+  backup  [--data FOLDER] [--daily]    make a backup in FOLDER/backups; --daily: only where something changed since
+                                       the last one and today has none yet
+  backups [--data FOLDER]              list the backups
+  restore [--data FOLDER] BACKUP       bring a backup back, by its name or its file (the garden as it was is kept
+                                       beside it)
   schema  judge|judged|plan|planned    the JSON schema of a document
 
 FILE may be left out or "-" for standard input or output. Exit status: 0 done, 1 failed, 2 wrong use or input.`;
@@ -87,6 +91,20 @@ function opened(dataDir: string): Db {
   }
 }
 
+/** Puts an archive in the garden's place; a backup is made first. */
+async function importGarden(dataDir: string, file: string | undefined): Promise<void> {
+  const bytes = file === undefined || file === "-" ? readFileSync(0) : existsSync(file) ? readFileSync(file) : null;
+  if (!bytes) throw new Misuse(`there is no file ${file}`);
+  const hold = holding(dataDir);
+  try {
+    const imported = await importFile(opened(dataDir), dataDir, bytes);
+    if (!imported.ok) return refuse(imported.errors);
+    console.error(`Imported into ${dataDir}; the garden as it was is in ${imported.copy}`);
+  } finally {
+    hold.release();
+  }
+}
+
 const codeOf = async (address: string): Promise<string> =>
   (await import("qrcode")).default.toString(address, { type: "terminal", small: true });
 
@@ -111,6 +129,7 @@ async function main(argv: string[]): Promise<void> {
       lan: { type: "boolean" },
       "new-passphrase": { type: "boolean" },
       json: { type: "boolean" },
+      daily: { type: "boolean" },
       help: { type: "boolean", short: "h" },
     },
   });
@@ -136,6 +155,7 @@ async function main(argv: string[]): Promise<void> {
         throw e;
       });
       hold.says(address);
+      if (verb === "serve") keepBackingUp(dataDir);
       console.log(`\n  Akmedon is at ${address}\n  The garden is in ${dataDir}\n  Stop it with Ctrl-C.\n`);
       if (lock) {
         process.env.AKMEDON_HOME_ADDRESS = homeAddress ?? "";
@@ -197,36 +217,39 @@ async function main(argv: string[]): Promise<void> {
         }),
       );
     }
-    case "export": {
-      const text = writeArchive(archiveOf(opened(dataDir)));
-      return file && file !== "-" ? writeFileSync(file, text) : say(text);
-    }
-    case "import": {
-      const read = readArchive(textOf(file));
-      if (!read.ok) return refuse(read.errors);
-      const hold = holding(dataDir);
-      try {
-        const db = opened(dataDir);
-        const copy = backupTo(db.$client, dataDir, `before-import-${Date.now()}`);
-        restoreArchive(db, read.value, nowAt(gardenOf(db)));
-        db.$client.close();
-        return console.error(`Imported into ${dataDir}; the garden as it was is in ${copy}`);
-      } finally {
-        hold.release();
-      }
-    }
+    case "export":
+      return await exportGarden(opened(dataDir), dataDir, file);
+    case "import":
+      return await importGarden(dataDir, file);
     case "backup": {
-      const copy = backupTo(opened(dataDir).$client, dataDir, `backup-${Date.now()}`);
-      const checked = inspectGarden(copy);
-      if (!checked.ok) throw new Error(`The backup was written but cannot be trusted: ${checked.message}`);
-      return say(`${copy}\n`);
+      opened(dataDir).$client.close();
+      const made = values.daily ? await dailyBackup(dataDir, machineTime()) : await makeBackup(dataDir, machineTime());
+      if (!made) return;
+      if (!made.ok) throw new Error(made.message);
+      if (!values.daily) thinBackups(dataDir);
+      return say(`${backupFile(dataDir, made.backup.name)}\n`);
     }
+    case "backups":
+      return say(
+        listMade(dataDir)
+          .map(
+            (b) =>
+              `${b.name}  ${b.madeAt.replace("T", " ")}  ${b.holds.plantings} plantings, ${b.holds.looks} looks, ${b.holds.picks} picks, ${Object.keys(b.photos).length} photos\n`,
+          )
+          .join("") || "No backup yet.\n",
+      );
     case "restore": {
-      if (!file) throw new Misuse("restore wants the file of a backup");
+      if (!file) throw new Misuse("restore wants the name or the file of a backup; `akmedon backups` lists them");
       const hold = holding(dataDir);
       try {
-        const restored = restoreGarden(dataDir, resolve(file), `${Date.now()}`);
+        const made = listMade(dataDir).find((b) => b.name === basename(file, ".sqlite"));
+        const restored = restoreGarden(
+          dataDir,
+          made && !existsSync(file) ? backupFile(dataDir, made.name) : resolve(file),
+          `${Date.now()}`,
+        );
         if (!restored.ok) throw new Misuse(`${restored.message} The garden was not touched.`);
+        if (made) bringPhotosBack(dataDir, made);
         const { plantings, picks, looks, lastEntry } = restored.holds;
         return console.error(
           `Restored into ${dataDir}: ${plantings} plantings, ${looks} looks, ${picks} picks` +

@@ -10,6 +10,7 @@ import { restoreArchive } from "#db/archive";
 import { change, newId } from "#db/change";
 import { listContainers, listPeople, saveGarden } from "#db/garden";
 import { readArchive } from "#formats/archive";
+import { isZip, readGardenZip } from "#formats/garden-zip";
 import { sayError } from "#formats/located";
 import { DemoClock } from "../components/demo-clock";
 import { HomeNetwork } from "../components/home-network";
@@ -19,6 +20,7 @@ import { CLOCK_STEPS, letDaysPass } from "../server/clock.server";
 import { db, desk } from "../server/desk.server";
 import { done, faultsOf, formOf, numberOf, refuse, typedOf } from "../server/forms.server";
 import { homeNetwork } from "../server/home-network.server";
+import { putPhotosBack } from "../server/photos.server";
 import { readTripsInThread } from "../server/reading.server";
 import type { Route } from "./+types/settings";
 
@@ -191,14 +193,26 @@ export async function action({ request }: Route.ActionArgs) {
     case "restore": {
       const file = form.get("archive");
       if (!(file instanceof File) || file.size === 0)
-        return refuse({ errors: { archive: "choose an archive, a file called …json" }, typed: {} });
-      if (file.size > MOST_BYTES) return refuse({ errors: { archive: "the file is larger than 30 MB" }, typed: {} });
-      const read = readArchive(await file.text());
+        return refuse({ errors: { archive: "choose an archive, a file called …zip or …json" }, typed: {} });
+      if (file.size > MOST_BYTES)
+        return refuse({
+          errors: { archive: "the file is larger than 30 MB: bring it back with akmedon import, in a terminal" },
+          typed: {},
+        });
+      const bytes = new Uint8Array(await file.arrayBuffer());
+      const zip = isZip(bytes) ? await readGardenZip(bytes) : null;
+      if (zip && !zip.ok)
+        return refuse({
+          errors: { archive: `${zip.errors.map(sayError).join("\n")}\nNothing was changed.` },
+          typed: {},
+        });
+      const read = readArchive(zip ? zip.value.archive : new TextDecoder().decode(bytes));
       if (!read.ok)
         return refuse({
           errors: { archive: `${read.errors.slice(0, 10).map(sayError).join("\n")}\nNothing was changed.` },
           typed: {},
         });
+      if (zip) putPhotosBack(zip.value.photos);
       return done("/", restoreArchive(db(), read.value, at));
     }
     default:
@@ -220,9 +234,14 @@ export default function Settings({ loaderData, actionData }: Route.ComponentProp
     <Page
       title="Settings"
       actions={
-        <LinkButton to="/settings/household" variant="outline">
-          At home: taste and room
-        </LinkButton>
+        <>
+          <LinkButton to="/settings/backups" variant="outline">
+            Backups
+          </LinkButton>
+          <LinkButton to="/settings/household" variant="outline">
+            At home: taste and room
+          </LinkButton>
+        </>
       }
     >
       <FormError faults={faults} />
@@ -279,6 +298,9 @@ export default function Settings({ loaderData, actionData }: Route.ComponentProp
               <LinkButton variant="outline" to="/out/garden.json" reloadDocument>
                 <Download size={18} /> Whole garden, JSON
               </LinkButton>
+              <LinkButton variant="outline" to="/out/garden.zip" reloadDocument>
+                <Download size={18} /> Garden and photos, ZIP
+              </LinkButton>
               <LinkButton variant="outline" to="/out/picks.csv" reloadDocument>
                 <Download size={18} /> Picks, CSV
               </LinkButton>
@@ -296,7 +318,7 @@ export default function Settings({ loaderData, actionData }: Route.ComponentProp
                 hint="Takes the place of everything here. Undo brings it back."
                 faults={faults}
               >
-                {(p) => <Input {...p} type="file" accept=".json,application/json" py="2" />}
+                {(p) => <Input {...p} type="file" accept=".zip,.json,application/zip,application/json" py="2" />}
               </Field>
               <Button type="submit" name="intent" value="restore" variant="outline" mt="3">
                 Bring it back

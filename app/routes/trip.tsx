@@ -34,6 +34,7 @@ export function loader() {
     strip: lists.strip.map(line),
     small: lists.small.map(line),
     take: lists.take.map(line),
+    blush: lists.blush.map((x) => ({ ...named(x.plantingId), words: `${sayDay(x.day)} ${x.startsAt}` })),
     ask: lists.ask.map(line),
     first: lists.first.map(line),
     past: lists.past.map((x) => ({ ...named(x.plantingId), words: `${sayMass(x.massG, units)} over-age` })),
@@ -71,7 +72,7 @@ export default function TripPage({ loaderData }: Route.ComponentProps) {
         </Note>
       </Page>
     );
-  const { trip, planned, strip, small, take, ask, first, past, leave } = loaderData;
+  const { trip, planned, strip, small, take, blush, ask, first, past, leave } = loaderData;
   const who = trip.standIn || "a stand-in";
   return (
     <Page
@@ -102,13 +103,23 @@ export default function TripPage({ loaderData }: Route.ComponentProps) {
             title="Strip before you go"
             note="Everything, green ones too"
             items={strip}
-            none="Nothing needs stripping."
+            none={
+              past.length > 0
+                ? "Nothing pays stripping. What goes over meanwhile stands under “Past it by then”."
+                : "Nothing needs stripping."
+            }
           />
           <List
             title="Pick small before you go"
             note="What is left grows past its size meanwhile"
             items={small}
             none="Nothing would overshoot."
+          />
+          <List
+            title="Take the coloured ones too"
+            note="They ripen in the house; on the plant they would go over"
+            items={blush}
+            none="Nothing is in its first colour."
           />
           <List title="Take as it is ready" note="On the rounds before" items={take} none="Nothing." />
           <List title="Leave standing" note="It bears the days without you" items={leave} none="Nothing is left." />

@@ -52,11 +52,26 @@ describe("worked situations of the trade, by hand-made supplies (common practice
     const slots = evenings().map((s, d) => (d >= 3 && d <= 12 ? { ...s, minutes: 0, allowed: false, away: true } : s));
     const p = problem(slots, [courgette]);
     const made = plan(p);
-    const lists = tripPlan(p, made.schedule, trip, () => ({ nature: "sizes", habit: "repeat" }));
+    const lists = tripPlan(p, made.schedule, trip, () => ({ nature: "sizes", habit: "repeat", climacteric: false }));
     const before = [...lists.strip, ...lists.small];
     expect(before.map((l) => [l.plantingId, l.day])).toEqual([["c", addDays(TODAY, 2)]]);
     if (lists.small.length > 0) expect(lists.past.map((l) => l.plantingId)).toEqual(["c"]);
     expect(lists.leave).toEqual([]);
+  });
+  it("before five days away tomatoes in their first colour come in; before a day out, or with somebody there, they stay", () => {
+    const tomato = supply("t", { once: false, rateG: 500, stockG: 900, primeFor: 4, worthPerG: 0.003 });
+    const away = (days: number, byThen: { by?: string } = {}) => {
+      const trip = { fromDay: addDays(TODAY, 3), toDay: addDays(TODAY, 2 + days) };
+      const slots = evenings().map((s, d) =>
+        d >= 3 && d <= 2 + days ? { ...s, allowed: Boolean(byThen.by), by: byThen.by ?? "", away: true } : s,
+      );
+      const p = problem(slots, [tomato]);
+      return tripPlan(p, plan(p).schedule, trip, () => ({ nature: "ripens", habit: "repeat", climacteric: true }))
+        .blush;
+    };
+    expect(away(5)).toEqual([{ plantingId: "t", day: addDays(TODAY, 2), startsAt: "17:30" }]);
+    expect(away(1)).toEqual([]);
+    expect(away(5, { by: "Ines" })).toEqual([]);
   });
   it("a spear crop is picked every second day while the season lasts", () => {
     const spears = supply("a", {

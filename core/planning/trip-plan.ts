@@ -14,6 +14,8 @@ export type TripPlan = {
   small: TripLine[];
   /** taken then as it is ready */
   take: TripLine[];
+  /** taken then in their first colour as well: they ripen in the house, and on the plant they would go over */
+  blush: { plantingId: string; day: Day; startsAt: string }[];
   /** asked of whoever stands in */
   ask: TripLine[];
   /** left standing all the while, and it bears it */
@@ -28,6 +30,10 @@ export type TripPlan = {
 const PAST_SHARE = 0.5;
 const OVERSHOOTS = 0.25;
 const LEAST_G = 50;
+/** An absence of so many days is one before which what has begun to colour is taken (common practice). */
+const BLUSH_DAYS = 3;
+/** Chance of being near or ready at leaving from which there is something in its first colour. */
+const COLOURS = 0.3;
 /** Hour of the return, as a share of a day. */
 const EVENING = 0.75;
 
@@ -39,9 +45,9 @@ export function tripPlan(
   problem: PlanProblem,
   schedule: Schedule,
   trip: Pick<Trip, "fromDay" | "toDay">,
-  cropOf: (plantingId: string) => Pick<Crop, "nature" | "habit">,
+  cropOf: (plantingId: string) => Pick<Crop, "nature" | "habit" | "climacteric">,
 ): TripPlan {
-  const plan: TripPlan = { strip: [], small: [], take: [], ask: [], leave: [], first: [], past: [] };
+  const plan: TripPlan = { strip: [], small: [], take: [], blush: [], ask: [], leave: [], first: [], past: [] };
   const leaves = daysBetween(problem.today, trip.fromDay);
   const returns = Math.min(problem.horizonDays - 0.01, daysBetween(problem.today, trip.toDay) + 1 + EVENING);
   problem.supplies.forEach((supply, p) => {
@@ -75,6 +81,18 @@ export function tripPlan(
       const small = crop.nature === "sizes" && crop.habit !== "once-over" && over > OVERSHOOTS;
       (steps[before]!.take === "strip" ? plan.strip : small ? plan.small : plan.take).push(line);
     }
+    // with nobody there to pick them meanwhile, fruit that ripens off the plant is not left to go over on it
+    const lastGone = before >= 0 ? at(steps[before]!.slot) : problem.slots.findLast((s) => s.allowed && s.t < leaves);
+    const colouring = supply.days[Math.min(supply.days.length - 1, Math.max(0, leaves))]!.chances;
+    if (
+      cropOf(plantingId).climacteric &&
+      !gone &&
+      meanwhile.length === 0 &&
+      daysBetween(trip.fromDay, trip.toDay) + 1 >= BLUSH_DAYS &&
+      lastGone &&
+      colouring.nearly + colouring.ready + colouring.past >= COLOURS
+    )
+      plan.blush.push({ plantingId, day: lastGone.day, startsAt: lastGone.startsAt });
     const after = steps.findIndex((s) => at(s.slot).day > trip.toDay);
     if (after >= 0) plan.first.push(lineOf(after));
     if (over > PAST_SHARE && homeG > LEAST_G) plan.past.push({ plantingId, massG: home.pastG });

@@ -1,0 +1,112 @@
+import { existsSync } from "node:fs";
+import { join } from "node:path";
+import { Worker } from "node:worker_threads";
+import { sayDay, sayNear } from "#core/calendar/day";
+import { plantingName } from "#core/garden/name";
+import { sayMass } from "#core/units/mass";
+import { netOf } from "#core/weighing/net";
+import { restoreArchive } from "#db/archive";
+import { type Backup, bringPhotosBack, listMade } from "#db/backups";
+import type { Archive } from "#formats/archive";
+import { type BackupDone, type BackupRead, type BackupTask, doBackupTask } from "./backup-task";
+import { type Desk, db, handbook } from "./desk.server";
+
+const dataDir = (): string => process.env.AKMEDON_DATA ?? join(process.cwd(), "data", "garden");
+
+/** In a thread of its own where one is built; in development in this one. */
+function inThread(task: BackupTask): Promise<BackupDone> {
+  const file = join(process.env.AKMEDON_ROOT ?? process.cwd(), "build", "server", "workers", "backup.js");
+  if (!existsSync(file)) return doBackupTask(task);
+  return new Promise((resolve, reject) => {
+    const worker = new Worker(file, { workerData: task });
+    worker.once("message", (done: BackupDone) => {
+      resolve(done);
+      void worker.terminate();
+    });
+    worker.once("error", reject);
+  });
+}
+
+/** The machine's own local time to the second: backups belong to the machine, not to a demo's standing clock. */
+const machineTime = (): string => {
+  const now = new Date();
+  return new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString().slice(0, 19);
+};
+
+const sayBytes = (bytes: number): string =>
+  bytes < 1_000_000 ? `${Math.max(1, Math.round(bytes / 1000))} kB` : `${(bytes / 1_000_000).toFixed(1)} MB`;
+
+const lineOf = (b: Backup) => {
+  const photos = Object.keys(b.photos).length;
+  return {
+    name: b.name,
+    made: `${sayNear(b.madeAt.slice(0, 10), machineTime().slice(0, 10))}, ${b.madeAt.slice(11, 16)}`,
+    size: sayBytes(b.bytes),
+    holds: [
+      `${b.holds.plantings} plantings`,
+      `${b.holds.looks} looks`,
+      `${b.holds.picks} picks`,
+      ...(photos > 0 ? [`${photos} ${photos === 1 ? "photo" : "photos"}`] : []),
+    ].join(", "),
+  };
+};
+
+/** The backups of this garden, newest first. */
+export const backupLines = () => listMade(dataDir()).map(lineOf);
+
+/** Makes one now. */
+export const backupNow = (): Promise<BackupDone> =>
+  inThread({ what: "make", dataDir: dataDir(), madeAt: machineTime() });
+
+/** How a backup compares with the garden as it is: nothing is changed by looking. */
+export async function lookInside(d: Desk, name: string) {
+  const read = (await inThread({ what: "read", dataDir: dataDir(), name })) as BackupRead;
+  if (!read.ok) return read;
+  const { backup, archive } = read;
+  const { snapshot } = d;
+  const count = (then: number, now: number, what: string) => ({ what, then, now });
+  return {
+    ok: true as const,
+    line: lineOf(backup),
+    counts: [
+      count(archive.beds.length, snapshot.beds.length, "Beds"),
+      count(archive.plantings.length, snapshot.plantings.length, "Plantings"),
+      count(archive.checks.length, snapshot.checks.length, "Looks"),
+      count(archive.picks.length, snapshot.picks.length, "Picks"),
+      count(archive.lessons.length, snapshot.lessons.length, "Lessons"),
+      count(archive.weather.length, snapshot.weather.length, "Days of weather"),
+    ],
+    goes: differing(d, snapshot, archive),
+    comes: differing(d, archive, snapshot),
+  };
+}
+
+type Logged = Pick<Archive, "picks" | "plantings">;
+const MOST_SHOWN = 12;
+
+/** Picks that one garden has and the other has not, or has otherwise, the latest first. */
+function differing(d: Desk, has: Logged, lacks: Logged): { lines: string[]; more: number } {
+  const known = new Map(lacks.picks.map((p) => [p.id, JSON.stringify(p)]));
+  const plantings = new Map(has.plantings.map((p) => [p.id, p]));
+  const found = has.picks.filter((p) => known.get(p.id) !== JSON.stringify(p)).sort((a, b) => (a.at < b.at ? 1 : -1));
+  return {
+    lines: found.slice(0, MOST_SHOWN).map((p) => {
+      const planting = plantings.get(p.plantingId);
+      const crop = planting ? handbook().find(planting.cropId) : null;
+      const massG = crop ? netOf(p, crop.topsShare, crop.yield.pieceG).netG : (p.grossG ?? 0);
+      return `${sayDay(p.at.slice(0, 10))}: ${planting ? plantingName(planting, crop) : "a planting"}, ${sayMass(massG, d.snapshot.garden.units)}`;
+    }),
+    more: Math.max(0, found.length - MOST_SHOWN),
+  };
+}
+
+/** Puts a backup in the garden's place as one change that can be undone; its photos come back where they are missing. */
+export async function bringBack(
+  d: Desk,
+  name: string,
+): Promise<{ ok: true; journalId: string | null; gone: number } | { ok: false; message: string }> {
+  const read = (await inThread({ what: "read", dataDir: dataDir(), name })) as BackupRead;
+  if (!read.ok) return read;
+  const journalId = restoreArchive(db(), read.archive, d.now, `Backup of ${lineOf(read.backup).made} brought back`);
+  return { ok: true, journalId, gone: bringPhotosBack(dataDir(), read.backup).gone.length };
+}
