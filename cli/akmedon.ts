@@ -119,6 +119,8 @@ function ask(question: string): Promise<string> {
 }
 
 async function main(argv: string[]): Promise<void> {
+  // whatever is written is for the owner alone
+  process.umask(0o077);
   const { values, positionals } = parseArgs({
     args: argv,
     allowPositionals: true,

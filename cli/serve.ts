@@ -10,6 +10,7 @@ import { createRequestHandler } from "@react-router/express";
 import compression from "compression";
 import express, { type NextFunction, type Request, type Response } from "express";
 import type { ServerBuild } from "react-router";
+import { sessionRegister } from "#db/sessions";
 import type { Lock } from "./passphrase";
 import { signIn } from "./sign-in";
 
@@ -38,6 +39,20 @@ const policy = (nonce: string): string =>
     "form-action 'self'",
     "frame-ancestors 'none'",
   ].join("; ");
+
+/** The methods a page needs; anything else is refused before any file or page is looked for. */
+const METHODS = ["GET", "HEAD", "POST"];
+function known(req: Request, res: Response, next: NextFunction): void {
+  if (!METHODS.includes(req.method)) {
+    res.status(405).setHeader("Allow", METHODS.join(", ")).type("text").send("This cannot be done here.");
+    return;
+  }
+  if (req.path.includes("\0") || req.path.includes("%00")) {
+    res.status(400).type("text").send("There is no such address.");
+    return;
+  }
+  next();
+}
 
 /** Refuses a change that another site's page sent: its origin must be this very address. */
 function sameOrigin(req: Request, res: Response, next: NextFunction): void {
@@ -123,11 +138,16 @@ export async function serve(
     res.setHeader("Cross-Origin-Opener-Policy", "same-origin");
     next();
   });
-  app.use(sameOrigin, bounded);
-  if (lock) app.use(signIn(lock));
+  app.use(known, sameOrigin, bounded);
+  if (lock) app.use(signIn(lock, sessionRegister(process.env.AKMEDON_DATA ?? join(root, "data", "garden"))));
   app.use(compression());
   app.use("/assets", express.static(join(root, "build", "client", "assets"), { immutable: true, maxAge: "1y" }));
   app.use(express.static(join(root, "build", "client"), { maxAge: "1h" }));
+  app.use((_req, res, next) => {
+    // pages are this household's alone: no cache between here and the browser keeps them
+    res.setHeader("Cache-Control", "private, no-cache");
+    next();
+  });
   app.use(
     createRequestHandler({
       build,

@@ -1,5 +1,6 @@
 import { type NextFunction, type Request, type Response, Router, urlencoded } from "express";
-import { isSession, type Lock, newSession, opens, tryCounter } from "./passphrase";
+import type { SessionRegister } from "#db/sessions";
+import { type Lock, opens, tryCounter } from "./passphrase";
 
 const COOKIE = "ak-session";
 const cookieOf = (req: Request): string | undefined =>
@@ -30,13 +31,13 @@ ${fault ? `<p id="fault" role="alert">${forHtml(fault)}</p>` : ""}
  * Lets through who is signed in; everyone else sees the sign-in page and the application's own icon, nothing more.
  * @param now milliseconds since 1970
  */
-export function signIn(lock: Lock, now: () => number = Date.now): Router {
+export function signIn(lock: Lock, sessions: SessionRegister, now: () => number = Date.now): Router {
   const router = Router();
   const tries = tryCounter();
   router.get("/sign-in", (req, res) => {
     res.type("html").send(page(res.locals.nonce, safeBack(req.query.back), null));
   });
-  router.post("/sign-in", urlencoded({ extended: false, limit: "4kb" }), (req: Request, res: Response) => {
+  router.post("/sign-in", urlencoded({ extended: false, limit: "4kb" }), async (req: Request, res: Response) => {
     const from = req.ip ?? "";
     const back = safeBack(req.body?.back);
     if (!tries.allowed(from, now())) {
@@ -46,8 +47,9 @@ export function signIn(lock: Lock, now: () => number = Date.now): Router {
         .send(page(res.locals.nonce, back, "Too many wrong tries. Wait a quarter of an hour."));
       return;
     }
-    if (!opens(lock, String(req.body?.passphrase ?? ""))) {
-      tries.wrong(from, now());
+    // counted before it is looked at: many at once are no more tries than one after the other
+    tries.wrong(from, now());
+    if (!(await opens(lock, String(req.body?.passphrase ?? "").slice(0, 1000)))) {
       res
         .status(401)
         .type("html")
@@ -55,19 +57,21 @@ export function signIn(lock: Lock, now: () => number = Date.now): Router {
       return;
     }
     tries.right(from);
-    const session = newSession(lock, now());
+    const session = sessions.begin(req.get("User-Agent") ?? "", now());
     res.setHeader(
       "Set-Cookie",
-      `${COOKIE}=${session.value}; Path=/; HttpOnly; SameSite=Strict; Max-Age=${session.maxAgeS}`,
+      `${COOKIE}=${session.key}; Path=/; HttpOnly; SameSite=Strict; Max-Age=${session.maxAgeS}`,
     );
     res.redirect(303, back);
   });
-  router.post("/sign-out", (_req, res) => {
+  router.post("/sign-out", (req, res) => {
+    const key = cookieOf(req);
+    if (key) sessions.endKey(key);
     res.setHeader("Set-Cookie", `${COOKIE}=; Path=/; HttpOnly; SameSite=Strict; Max-Age=0`);
     res.redirect(303, "/sign-in");
   });
   router.use((req: Request, res: Response, next: NextFunction) => {
-    if (req.path === "/seed.svg" || isSession(lock, cookieOf(req), now())) return next();
+    if (req.path === "/seed.svg" || sessions.holds(cookieOf(req), now())) return next();
     const wantsPage = req.method === "GET" && (req.get("Accept") ?? "").includes("text/html");
     if (wantsPage) return res.redirect(303, `/sign-in?back=${encodeURIComponent(req.originalUrl)}`);
     res.status(401).type("text").send("Sign in first.");

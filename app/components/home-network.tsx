@@ -1,8 +1,14 @@
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import { Form } from "react-router";
 import { Button, Section } from "./ui";
 
 /** How to reach the garden from the beds: the address with its code, or how to let the home network in. */
-export function HomeNetwork({ home }: { home: { address: string; code: string } | null }) {
+type Home = {
+  address: string;
+  code: string;
+  sessions: { id: string; device: string; last: string; own: boolean }[];
+};
+export function HomeNetwork({ home }: { home: Home | null }) {
   return (
     <Section title="From the beds" note="Your phone on the home network, behind a passphrase">
       {home ? (
@@ -18,6 +24,24 @@ export function HomeNetwork({ home }: { home: { address: string; code: string } 
                 Sign out here
               </Button>
             </form>
+          </Box>
+          <Box w="100%">
+            <Text fontWeight="650">Signed in</Text>
+            {home.sessions.length === 0 && <Text color="inkSoft">No device yet.</Text>}
+            {home.sessions.map((s) => (
+              <Form method="post" key={s.id} preventScrollReset>
+                <input type="hidden" name="session" value={s.id} />
+                <Flex py="1.5" gap="3" align="center" borderBottomWidth="1px" borderColor="ruleSoft" minH="52px">
+                  <Text flex="1">
+                    {s.device}
+                    {s.own && " (this one)"} <chakra.span color="inkSoft">{s.last}</chakra.span>
+                  </Text>
+                  <Button type="submit" name="intent" value="end-session" variant="quiet">
+                    End
+                  </Button>
+                </Flex>
+              </Form>
+            ))}
           </Box>
         </Flex>
       ) : (

@@ -19,7 +19,7 @@ import { Button, Field, FormError, Input, LinkButton, Page, Section, Select, sho
 import { CLOCK_STEPS, letDaysPass } from "../server/clock.server";
 import { db, desk } from "../server/desk.server";
 import { done, faultsOf, formOf, numberOf, refuse, typedOf } from "../server/forms.server";
-import { homeNetwork } from "../server/home-network.server";
+import { endSession, homeNetwork } from "../server/home-network.server";
 import { putPhotosBack } from "../server/photos.server";
 import { readTripsInThread } from "../server/reading.server";
 import type { Route } from "./+types/settings";
@@ -28,7 +28,7 @@ const MOST_BYTES = 30_000_000;
 /** How far ahead trips are taken from a calendar. */
 const TRIP_DAYS = 400;
 
-export async function loader() {
+export async function loader({ request }: Route.LoaderArgs) {
   const { snapshot, today } = desk();
   return {
     garden: snapshot.garden,
@@ -38,7 +38,7 @@ export async function loader() {
     people: listPeople(db()),
     containers: listContainers(db()),
     today,
-    home: await homeNetwork(),
+    home: await homeNetwork(request),
     clockSteps: snapshot.garden.pinnedNow === null ? [] : CLOCK_STEPS,
   };
 }
@@ -190,6 +190,9 @@ export async function action({ request }: Route.ActionArgs) {
         `/settings#${table === "datedWindows" ? "windows" : table}`,
       );
     }
+    case "end-session":
+      endSession(typed.session ?? "");
+      return done("/settings", null);
     case "restore": {
       const file = form.get("archive");
       if (!(file instanceof File) || file.size === 0)

@@ -1,8 +1,41 @@
+import { join } from "node:path";
+import { type SessionRegister, sessionRegister } from "#db/sessions";
+
 /** Where the garden is reached on the home network, with a code for the phone; null when it is not let in. */
-export async function homeNetwork(): Promise<{ address: string; code: string } | null> {
+export async function homeNetwork(request: Request) {
   const address = process.env.AKMEDON_HOME_ADDRESS;
   if (!address) return null;
   const { default: QRCode } = await import("qrcode");
   const svg = await QRCode.toString(address, { type: "svg", margin: 1, color: { dark: "#28312a", light: "#0000" } });
-  return { address, code: `data:image/svg+xml;utf8,${encodeURIComponent(svg)}` };
+  const now = Date.now();
+  const own = register().idOf(keyOf(request));
+  return {
+    address,
+    code: `data:image/svg+xml;utf8,${encodeURIComponent(svg)}`,
+    sessions: register()
+      .list(now)
+      .map((s) => ({ id: s.id, device: s.device, last: sayAgo(now - s.lastMs), own: s.id === own })),
+  };
 }
+
+let opened: SessionRegister | null = null;
+const register = (): SessionRegister => {
+  opened ??= sessionRegister(process.env.AKMEDON_DATA ?? join(process.cwd(), "data", "garden"));
+  return opened;
+};
+
+/** Ends one device's sign-in. @returns whether there was such a one */
+export const endSession = (id: string): boolean => register().end(id);
+
+const keyOf = (request: Request): string | undefined =>
+  /(?:^|;\s*)ak-session=([^;]+)/.exec(request.headers.get("Cookie") ?? "")?.[1];
+
+const HOUR_MS = 3_600_000;
+const sayAgo = (ms: number): string =>
+  ms < HOUR_MS / 4
+    ? "just now"
+    : ms < 2 * HOUR_MS
+      ? "within two hours"
+      : ms < 24 * HOUR_MS
+        ? `${Math.round(ms / HOUR_MS)} hours ago`
+        : `${Math.round(ms / (24 * HOUR_MS))} ${ms < 36 * HOUR_MS ? "day" : "days"} ago`;
