@@ -108,6 +108,8 @@ export async function makeBackup(dataDir: string, madeAt: string): Promise<Made>
     if (!checked.ok) return { ok: false, message: `The backup cannot be trusted: ${checked.message}` };
     const photos = keepPhotos(dataDir);
     const file = backupFile(dataDir, name);
+    // of two in one second the later stands, and no sheet speaks of a copy that is not there any more
+    rmSync(sheetFile(dataDir, name), { force: true });
     chmodSync(part, 0o600);
     renameSync(part, file);
     const backup: Backup = { name, madeAt, bytes: statSync(file).size, change, holds: checked.holds, photos };

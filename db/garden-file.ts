@@ -1,4 +1,14 @@
-import { chmodSync, copyFileSync, existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync } from "node:fs";
+import {
+  chmodSync,
+  copyFileSync,
+  existsSync,
+  linkSync,
+  mkdirSync,
+  readdirSync,
+  renameSync,
+  rmSync,
+  statSync,
+} from "node:fs";
 import { basename, join } from "node:path";
 import Database from "better-sqlite3";
 import { APPLICATION_ID, databaseFile, openGarden, schemaAge } from "./open";
@@ -119,9 +129,13 @@ export function restoreGarden(dataDir: string, file: string, stamp: string): Res
     let keptAside: string | null = null;
     if (existsSync(current)) {
       keptAside = join(dataDir, "backups", `before-restore-${stamp}.sqlite`);
-      foldLog(current);
-      for (const suffix of ["-wal", "-shm", ""])
-        if (existsSync(current + suffix)) renameSync(current + suffix, keptAside + suffix);
+      // the garden is never away, not for a moment: what is kept aside is a second name of it, or a copy
+      if (foldLog(current)) {
+        twin(current, keptAside);
+        for (const suffix of ["-wal", "-shm"]) rmSync(current + suffix, { force: true });
+      } else
+        for (const suffix of ["", "-wal", "-shm"])
+          if (existsSync(current + suffix)) renameSync(current + suffix, keptAside + suffix);
     }
     renameSync(databaseFile(trial), current);
     return { ok: true, holds: opened.holds, keptAside };
@@ -130,13 +144,23 @@ export function restoreGarden(dataDir: string, file: string, stamp: string): Res
   }
 }
 
-/** Folds the write-ahead log into its file; a damaged file is left as it is, with its log beside it. */
-function foldLog(file: string): void {
+/** A second name for a file; a copy where the disk has no such thing. */
+function twin(file: string, other: string): void {
+  try {
+    linkSync(file, other);
+  } catch {
+    copyFileSync(file, other);
+  }
+}
+
+/** Folds the write-ahead log into its file. @returns false where that cannot be done: the file is damaged */
+function foldLog(file: string): boolean {
   try {
     const client = new Database(file);
     client.pragma("wal_checkpoint(TRUNCATE)");
     client.close();
+    return true;
   } catch {
-    // damaged: it is kept aside as it is
+    return false;
   }
 }

@@ -58,7 +58,7 @@ export function loader({ params }: Route.LoaderArgs) {
         two: l.expectedG > TWO_CARRY_G,
         expected: sayMass(l.expectedG, units),
         marked: sayMarked(p.judgement.marked),
-        why: l.why,
+        why: sentence(l.why),
         how: p.crop.technique.how,
         leave: p.crop.technique.leave,
         tool: p.crop.technique.tool,
@@ -102,6 +102,8 @@ export function loader({ params }: Route.LoaderArgs) {
     passing: round.status === "planned" ? passingOf(d, round, saidNothing, since) : [],
   };
 }
+
+const sentence = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
 /** Plantings beside the round's own that deserve a glance on its day, in the order of the beds. */
 function passingOf(
@@ -215,9 +217,14 @@ export default function RoundPage({ loaderData }: Route.ComponentProps) {
       }
     >
       {by && <Note title={`${by} goes on this round`}>You are away. Give the sheet of the trip along.</Note>}
-      <Box mb="4">
-        <Kit things={kit} />
-      </Box>
+      {kit.length > 0 && (
+        <Box mb="4">
+          <Text mb="2" fontWeight="650">
+            Take along
+          </Text>
+          <Kit things={kit} />
+        </Box>
+      )}
       {room.length > 0 && (
         <Text mb="4" color="inkSoft">
           <strong>Room at home:</strong> {room.join("; ")}

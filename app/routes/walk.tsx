@@ -144,6 +144,9 @@ export default function Walk({ loaderData }: Route.ComponentProps) {
       )}
       {kit.length > 0 && seen < total && (
         <Box mb="6">
+          <Text mb="2" fontWeight="650">
+            Take along
+          </Text>
           <Kit things={kit} />
         </Box>
       )}

@@ -28,8 +28,11 @@ export function kitOf(
       ...(lines.length > 0 && (wet || heap) ? ["tarpaulin"] : []),
       ...(lines.length > 0 && (weather?.tempMaxC ?? 0) >= HOT_C ? ["water to drink", "hat"] : []),
     ]),
-  ];
+  ].filter((thing) => thing !== BARE);
 }
+
+/** What everybody has along. */
+const BARE = "hands";
 
 /** Readings a look usually takes: the first few that the walk asks for. */
 const READINGS = 2;
@@ -45,5 +48,5 @@ export function walkKit(plantings: readonly PlantingOutlook[], today: string): s
       ...due.flatMap((p) => p.crop.wear.map((w) => WEAR_WORDS[w])),
       ...(due.length > 0 ? ["a small basket"] : []),
     ]),
-  ].filter((thing) => thing !== "hands");
+  ].filter((thing) => thing !== BARE);
 }
