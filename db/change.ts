@@ -100,13 +100,27 @@ export function change(db: Db, label: string, at: string, work: (c: Change) => v
   });
 }
 
+/** Whether a fault says that the disk takes no more. */
+export const isDiskFull = (error: unknown): boolean =>
+  ["SQLITE_FULL", "ENOSPC", "EDQUOT"].includes((error as { code?: string } | null)?.code ?? "");
+
+/** What is thrown then: an answer of the web, so that a page tells it and a phone keeps what was typed until it can be sent. */
+export const diskFull = (): Response =>
+  Response.json(
+    {
+      message:
+        "The disk is full, so nothing of this was saved. Free some space on the machine that holds the garden, then enter it once more.",
+    },
+    { status: 507, statusText: "Insufficient Storage" },
+  );
+
 /** One transaction; when it fails, nothing that was read inside it is believed any longer. */
 function whole<T>(db: Db, work: () => T): T {
   try {
     return db.$client.transaction(work)();
   } catch (error) {
     for (const name of Object.keys(TABLES) as TableName[]) touch(db, name, null);
-    throw error;
+    throw isDiskFull(error) ? diskFull() : error;
   }
 }
 

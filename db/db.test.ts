@@ -319,3 +319,31 @@ describe("looks, and picks that close a planting", () => {
     expect(planted().endedOn).toBeNull();
   });
 });
+
+describe("a disk that takes no more", () => {
+  it("is said so with status 507, nothing of the change is there, and what was there before still is", async () => {
+    saveBed(db, bed, AT);
+    // SQLite's own bound on a file's size stands in for the end of the disk
+    const pages = db.$client.pragma("page_count", { simple: true }) as number;
+    db.$client.pragma(`max_page_count = ${pages}`);
+    let said: unknown;
+    try {
+      for (let n = 0; n < 400; n++)
+        change(db, `note ${n}`, AT, (c) => {
+          c.put("ticks", { id: `first of ${n}`, at: AT });
+          c.put("beds", { ...bed, id: `bed ${n}`, note: "a long note ".repeat(200) });
+        });
+    } catch (error) {
+      said = error;
+    }
+    expect(said).toBeInstanceOf(Response);
+    expect((said as Response).status).toBe(507);
+    expect(((await (said as Response).json()) as { message: string }).message).toContain("disk is full");
+    const { beds, ticks } = snapshotOf(db);
+    // each change is there with both of its rows, or not at all
+    expect(ticks.length).toBe(beds.filter((b) => b.id.startsWith("bed ")).length);
+    expect(findBed(db, "new")).toMatchObject({ name: "New bed" });
+    db.$client.pragma("max_page_count = 1073741823");
+    expect(change(db, "room again", AT, (c) => c.put("ticks", { id: "again", at: AT }))).not.toBeNull();
+  });
+});

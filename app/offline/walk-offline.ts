@@ -1,4 +1,4 @@
-import { redirect } from "react-router";
+import { isRouteErrorResponse, redirect } from "react-router";
 import { plantingName } from "#core/garden/name";
 import type { WalkSheet } from "../server/walk.server";
 import { enqueue, freshId, keep, kept } from "./queue";
@@ -26,8 +26,11 @@ const keptSheets = async (): Promise<Sheets | null> => {
   return sheets;
 };
 
-/** Whether an error says that the server could not be reached, rather than that it answered. */
-export const unreachable = (error: unknown): boolean => error instanceof TypeError || !navigator.onLine;
+const DISK_FULL = 507;
+
+/** Whether an error says that the server could not be reached, or could not write: then what was sent waits here. */
+export const unreachable = (error: unknown): boolean =>
+  error instanceof TypeError || (isRouteErrorResponse(error) && error.status === DISK_FULL) || !navigator.onLine;
 
 /** The sheet from the server, else the kept one. */
 export async function walkFallback(fromServer: () => Promise<WalkSheet>, plantingId: string): Promise<WalkSheet> {

@@ -1,6 +1,6 @@
 import { existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
-import { newId } from "#db/change";
+import { diskFull, isDiskFull, newId } from "#db/change";
 
 const MOST_PHOTOS = 6;
 const MOST_BYTES = 20 * 1024 * 1024;
@@ -40,11 +40,15 @@ export async function keepPhotos(
       return { ok: false, message: `“${file.name}” could not be read as a photo` };
     }
   }
-  mkdirSync(folder(), { recursive: true });
-  for (const { name, bytes } of made) {
-    const path = join(folder(), name);
-    writeFileSync(`${path}.part`, bytes, { flush: true });
-    renameSync(`${path}.part`, path);
+  try {
+    mkdirSync(folder(), { recursive: true });
+    for (const { name, bytes } of made) {
+      const path = join(folder(), name);
+      writeFileSync(`${path}.part`, bytes, { flush: true });
+      renameSync(`${path}.part`, path);
+    }
+  } catch (error) {
+    throw isDiskFull(error) ? diskFull() : error;
   }
   return { ok: true, names: made.map((m) => m.name) };
 }
