@@ -5,6 +5,7 @@ export default [
     index("routes/today.tsx"),
     route("walk", "routes/walk.tsx"),
     route("walk/practice", "routes/practice.tsx"),
+    route("walk/order", "routes/walk-order.tsx"),
     route("walk/:plantingId", "routes/walk-planting.tsx"),
     route("looks/:checkId", "routes/look.tsx"),
     route("rounds", "routes/rounds.tsx"),

@@ -105,6 +105,7 @@ const archive: Archive = {
       sunHours: 7,
       nightOffsetC: -1,
       note: "",
+      site: "",
       walkOrder: 1,
     },
   ],

@@ -127,6 +127,7 @@ const PLAIN_BED = {
   widthM: 1,
   lengthM: 1,
   note: "",
+  site: "",
   walkOrder: 0,
 } as const;
 

@@ -37,6 +37,7 @@ const garden: Garden = {
   lineMinutes: 3,
   pickers: 1,
   eaters: 3,
+  orderByHand: false,
 };
 
 /** Issues of the desk that the garden has kept: enough to know how good it is. */

@@ -81,6 +81,7 @@ export const demoBeds = (): Bed[] =>
       sunHours: Number(say("sun") ?? 8),
       nightOffsetC: Number(say("offset") ?? 0),
       note,
+      site: "",
       walkOrder,
     };
   });

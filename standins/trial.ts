@@ -42,6 +42,7 @@ const BED: Bed = {
   sunHours: 8,
   nightOffsetC: 0,
   note: "",
+  site: "",
   walkOrder: 0,
 };
 

@@ -23,6 +23,8 @@ export type RoundStopLine = {
   cautions: readonly string[];
   note: string;
   turn: string | null;
+  /** the place that begins here; null: as before */
+  site: string | null;
 };
 type Of = { id: string; status: string };
 
@@ -30,6 +32,11 @@ type Of = { id: string; status: string };
 export function RoundStop({ line: l, n, round }: { line: RoundStopLine; n: number; round: Of }) {
   return (
     <>
+      {l.site && (
+        <Text fontWeight="650" fontSize="lg" mb="1.5">
+          {l.site}
+        </Text>
+      )}
       {l.turn && (
         <Text fontSize="sm" color="inkSoft" mb="1.5">
           {l.turn[0]!.toUpperCase() + l.turn.slice(1)}

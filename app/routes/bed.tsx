@@ -31,6 +31,7 @@ export function loader({ params }: Route.LoaderArgs) {
     bed,
     growing,
     others: snapshot.beds.filter((b) => b.id !== params.bedId),
+    sites: [...new Set(snapshot.beds.map((b) => b.site).filter((s) => s !== ""))],
     plot: { widthM: snapshot.garden.plotWidthM, lengthM: snapshot.garden.plotLengthM },
   };
 }
@@ -57,6 +58,7 @@ export async function action({ request, params }: Route.ActionArgs) {
     sunHours: numberOf(typed.sunHours) ?? 8,
     nightOffsetC: numberOf(typed.nightOffsetC) ?? 0,
     note: typed.note ?? "",
+    site: typed.site ?? "",
     walkOrder: known?.walkOrder ?? snapshotOf(db()).beds.length,
   });
   if (!checked.success) return refuse(faultsOf(checked.error, typed));
@@ -77,7 +79,7 @@ const COVER_WORDS: Record<string, string> = {
 };
 
 export default function BedPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { bed, others, plot, growing } = loaderData;
+  const { bed, others, plot, growing, sites } = loaderData;
   const faults = actionData && "errors" in actionData ? actionData : null;
   const [shape, setShape] = useState<"rectangle" | "circle">(
     (faults?.typed.shape as "circle" | undefined) ?? bed?.shape ?? "rectangle",
@@ -102,6 +104,7 @@ export default function BedPage({ loaderData, actionData }: Route.ComponentProps
     sunHours: 8,
     nightOffsetC: 0,
     note: "",
+    site: "",
     walkOrder: 0,
     plantings: [],
     frostChance: null,
@@ -206,6 +209,23 @@ export default function BedPage({ loaderData, actionData }: Route.ComponentProps
                   inputMode="decimal"
                   defaultValue={shownValue(faults, "nightOffsetC", bed?.nightOffsetC ?? 0)}
                 />
+              )}
+            </Field>
+            <Field
+              name="site"
+              label="Place"
+              hint="Only if you garden in more than one place: home, the plot. They are walked apart."
+              faults={faults}
+            >
+              {(p) => (
+                <>
+                  <Input {...p} list="sites" defaultValue={shownValue(faults, "site", bed?.site)} />
+                  <datalist id="sites">
+                    {sites.map((site) => (
+                      <option key={site} value={site} />
+                    ))}
+                  </datalist>
+                </>
               )}
             </Field>
             <Field name="note" label="Note" hint="Access, soil, the tool it wants." faults={faults}>

@@ -77,11 +77,14 @@ export function loader({ params }: Route.LoaderArgs) {
       return { id: l.id, bed: p.bed, crop: p.crop, sick: sick.has(p.bed.id) };
     }),
     gate ? bedCentre(gate) : { xM: 0, yM: 0 },
+    snapshot.garden.orderByHand,
   );
-  const ordered = way.order.map(({ stop, turn }, k) => ({
+  const ordered = way.order.map(({ stop, turn, site }, k) => ({
     ...lines.find((l) => l.id === stop.id)!,
+    // named where one goes on to another place
+    site: site !== (way.order[k - 1]?.site ?? "") ? site || "Home" : null,
     // said once, where a new turn begins
-    turn: way.order[k - 1]?.turn === turn ? null : TURN_WORDS[turn],
+    turn: way.order[k - 1]?.turn === turn && way.order[k - 1]?.site === site ? null : TURN_WORDS[turn],
   }));
   const gale = outlook.days
     .find((d) => d.weather.day === round.day)

@@ -228,7 +228,7 @@ export default function Settings({ loaderData, actionData }: Route.ComponentProp
   const { garden } = loaderData;
   const faults = actionData && "errors" in actionData ? actionData : null;
   const value = (name: string, v: string | number | null | undefined) => shownValue(faults, name, v);
-  const number = (name: keyof typeof garden, label: string, hint?: string) => (
+  const number = (name: Exclude<keyof typeof garden, "orderByHand">, label: string, hint?: string) => (
     <Field name={name} label={label} hint={hint} faults={faults}>
       {(p) => <Input {...p} inputMode="decimal" defaultValue={value(name, garden[name])} />}
     </Field>

@@ -27,6 +27,7 @@ export function loader() {
       kind: plantingName(p.planting, p.crop),
       crop: p.crop.name,
       bed: p.bed.name,
+      site: p.bed.site,
       turn: p.turn,
       glyph: p.crop.glyph,
       stage: p.judgement.meanStage,
@@ -113,6 +114,9 @@ export default function Walk({ loaderData }: Route.ComponentProps) {
       lead={`${seen} of ${total} plantings looked at today${waiting.size > 0 ? `, ${waiting.size} more wait for the signal` : ""}.`}
       actions={
         <>
+          <LinkButton size="lg" variant="quiet" to="/walk/order">
+            Order
+          </LinkButton>
           <LinkButton size="lg" variant="outline" to="/walk/practice">
             Practise
           </LinkButton>
@@ -153,7 +157,11 @@ export default function Walk({ loaderData }: Route.ComponentProps) {
       {seen > 0 && <Summary {...summary} />}
       <Grid templateColumns={{ base: "1fr", md: "1fr 1fr", xl: "1fr 1fr 1fr" }} gapX="10" alignItems="start">
         {beds.map((bed) => (
-          <Section key={`${bed.name}/${bed.turn}`} title={bed.name} note={TURN_WORDS[bed.turn]}>
+          <Section
+            key={`${bed.name}/${bed.turn}`}
+            title={bed.name}
+            note={[bed.plantings[0]?.site, TURN_WORDS[bed.turn]].filter(Boolean).join(", ") || undefined}
+          >
             {bed.plantings.map((p) => (
               <Row key={p.id} to={`/walk/${p.id}`}>
                 <CropGlyph kind={p.glyph} stage={p.stage} />

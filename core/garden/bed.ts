@@ -16,6 +16,8 @@ export const bedSchema = z.object({
   sunHours: z.number().min(0, "0 to 16 hours").max(16, "0 to 16 hours"),
   nightOffsetC: z.number().min(-8, "between −8 and 8 degrees").max(8, "between −8 and 8 degrees"),
   note: z.string().max(500),
+  /** where it lies, for who gardens in more than one place: home, the plot across town; empty: the one place there is */
+  site: z.string().trim().max(40, "at most 40 letters").default(""),
   walkOrder: z.number().int().min(0).max(10_000),
 });
 export type Bed = z.infer<typeof bedSchema>;

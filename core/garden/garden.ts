@@ -29,6 +29,8 @@ export const gardenSchema = z.object({
   lineMinutes: z.number().min(0).max(60),
   /** people who usually go picking together, and who eat from the garden */
   pickers: z.number().int("a whole number").min(1, "at least one").max(12, "at most 12").default(1),
+  /** whether rounds go by the beds’ own order, as the gardener has put them, and not by the shortest way */
+  orderByHand: z.boolean().default(false),
   eaters: z.number().int("a whole number").min(1, "at least one").max(40, "at most 40").default(2),
 });
 export type Garden = z.infer<typeof gardenSchema>;
@@ -59,4 +61,5 @@ export const newGarden = (timeZone: string): Garden => ({
   lineMinutes: 3,
   pickers: 1,
   eaters: 2,
+  orderByHand: false,
 });

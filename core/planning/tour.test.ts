@@ -177,4 +177,31 @@ describe("the order of a round (1-031; common practice, no source)", () => {
     expect(roundOrder(both, { xM: 0, yM: 0 }).order.map((o) => o.stop.bed.id)).toEqual(["a", "a", "z"]);
     expect(roundOrder([], { xM: 0, yM: 0 })).toEqual({ order: [], wayM: 0 });
   });
+  it("goes by the gardener's own order of the beds where that is asked for, a longer way or not", () => {
+    const beds = [4, 0, 8].map((yM, k) => bed({ id: `b${k}`, yM, walkOrder: k }));
+    const stops: Stop[] = beds.map((b) => ({ id: b.id, bed: b, crop: cropOf("carrot"), sick: false }));
+    const ids = (byHand: boolean) => roundOrder(stops, { xM: 0, yM: 0 }, byHand).order.map((o) => o.stop.id);
+    expect(ids(true)).toEqual(["b0", "b1", "b2"]);
+    expect(ids(false)).toEqual(["b1", "b0", "b2"]);
+    expect(roundOrder(stops, { xM: 0, yM: 0 }, true).wayM).toBeGreaterThan(
+      roundOrder(stops, { xM: 0, yM: 0 }, false).wayM,
+    );
+  });
+  it("does one place after the other, and the way across town is none of its metres", () => {
+    const at = (id: string, site: string, xM: number, walkOrder: number): Stop => ({
+      id,
+      bed: bed({ id, site, xM, walkOrder }),
+      crop: cropOf("carrot"),
+      sick: false,
+    });
+    const stops = [at("h1", "", 0, 0), at("p1", "plot", 200, 1), at("h2", "", 3, 2), at("p2", "plot", 206, 3)];
+    const { order, wayM } = roundOrder(stops, { xM: 0, yM: 0 });
+    expect(order.map((o) => [o.stop.id, o.site])).toEqual([
+      ["h1", ""],
+      ["h2", ""],
+      ["p1", "plot"],
+      ["p2", "plot"],
+    ]);
+    expect(wayM).toBeLessThan(15);
+  });
 });

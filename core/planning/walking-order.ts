@@ -9,7 +9,7 @@ export type WalkTurn = "bed" | "once-dry" | "last";
 /**
  * Plantings in walking order. Dry leaves: bed after bed. Wet leaves: first what may be touched wet (roots, leaves,
  * heads), then what must be touched dry. Beds in which disease was seen lately always come last, so that hands and
- * blades do not carry it (common practice, no source).
+ * blades do not carry it (common practice, no source). Two sites are walked one after the other.
  * @param wet whether dew or rain lies on the leaves
  */
 export function walkingOrder(
@@ -25,10 +25,13 @@ export function walkingOrder(
     return wet && (foliage === "dry" || foliage === "fruit-dry" || foliage === "dry-day") ? "once-dry" : "bed";
   };
   const rank = { bed: 0, "once-dry": 1, last: 2 };
+  const first = new Map<string, number>();
+  for (const { bed } of plantings) first.set(bed.site, Math.min(first.get(bed.site) ?? Infinity, bed.walkOrder));
   return plantings
     .map((planting) => ({ planting, turn: turnOf(planting) }))
     .sort(
       (a, b) =>
+        first.get(a.planting.bed.site)! - first.get(b.planting.bed.site)! ||
         rank[a.turn] - rank[b.turn] ||
         a.planting.bed.walkOrder - b.planting.bed.walkOrder ||
         (a.planting.bed.id < b.planting.bed.id ? -1 : a.planting.bed.id > b.planting.bed.id ? 1 : 0) ||

@@ -20,6 +20,7 @@ export const garden = sqliteTable("garden", {
   lineMinutes: real().notNull(),
   pickers: integer().notNull().default(1),
   eaters: integer().notNull().default(2),
+  orderByHand: integer({ mode: "boolean" }).notNull().default(false),
 });
 
 export const people = sqliteTable("people", {

@@ -14,6 +14,7 @@ export const beds = sqliteTable("beds", {
   sunHours: real().notNull(),
   nightOffsetC: real().notNull(),
   note: text().notNull(),
+  site: text().notNull().default(""),
   walkOrder: integer().notNull(),
 });
 

@@ -108,6 +108,7 @@ const bedOf = (luck: Chance, k: number): Bed => ({
   sunHours: luck.next() < 0.25 ? 5 : 8,
   nightOffsetC: luck.pick([-1.5, -0.5, 0, 0, 0.8]),
   note: "",
+  site: "",
   walkOrder: k,
 });
 

@@ -1,0 +1,155 @@
+// npm run bench:soak: a garden is lived in for some minutes beside big imports, plans and backups; how long anybody waits
+// and how much memory it takes. Writes bench/soak.md. MINUTES=20 unless told otherwise.
+import { execFileSync, spawn } from "node:child_process";
+import { mkdtempSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { build, bundleCommand, install, NODE_FLAGS, root } from "./ready.mjs";
+
+install();
+build();
+const MINUTES = Number(process.env.MINUTES ?? 20);
+const data = join(mkdtempSync(join(tmpdir(), "akmedon-soak-")), "garden");
+const env = { ...process.env, AKMEDON_ROOT: root, NODE_ENV: "production" };
+const server = spawn(process.execPath, [...NODE_FLAGS, bundleCommand(), "demo", "--data", data, "--port", "0"], {
+  env,
+});
+const address = await new Promise((resolve) => {
+  let said = "";
+  server.stdout.on("data", (chunk) => {
+    said += chunk;
+    const found = /http:\/\/127\.0\.0\.1:\d+/.exec(said);
+    if (found) resolve(found[0]);
+  });
+});
+const post = async (path, fields) => {
+  const form = new FormData();
+  for (const [k, v] of Object.entries(fields)) form.set(k, v);
+  const response = await fetch(address + path, {
+    method: "POST",
+    body: form,
+    headers: { Origin: address },
+    redirect: "manual",
+  });
+  await response.text();
+  return response.status;
+};
+const resident = () =>
+  Number(execFileSync("ps", ["-o", "rss=", "-p", String(server.pid)], { encoding: "utf8" }).trim()) / 1024;
+const until = performance.now() + MINUTES * 60_000;
+const going = () => performance.now() < until;
+const wait = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
+
+/** Somebody in the garden: page after page, a pick now and then; how long each took. */
+const VIEWS = [
+  "/",
+  "/walk",
+  "/rounds",
+  "/picks",
+  "/keep",
+  "/season",
+  "/plot",
+  "/weather",
+  "/walk/tom-wall",
+  "/handbook/peach",
+];
+const waits = [];
+const slow = new Map();
+let faults = 0;
+let beside = "nothing";
+async function gardener() {
+  for (let n = 0; going(); n++) {
+    const path = VIEWS[n % VIEWS.length];
+    const begun = performance.now();
+    const first = await fetch(address + path).then(async (r) => {
+      const reader = r.body.getReader();
+      await reader.read();
+      const at = performance.now() - begun;
+      while (!(await reader.read()).done);
+      if (!r.ok) faults += 1;
+      return at;
+    });
+    waits.push({ ms: first, beside, path });
+    if (first > 200) slow.set(`${beside}, ${path}`, Math.max(first, slow.get(`${beside}, ${path}`) ?? 0));
+    if (n % 20 === 19)
+      if (
+        (await post("/picks/new", {
+          plantingId: "tom-wall",
+          gross: `${1 + (n % 90) / 100} kg`,
+          at: "2026-10-06T15:20",
+          extent: "some",
+          grade: "sound",
+        })) >= 400
+      )
+        faults += 1;
+    await wait(40);
+  }
+}
+/** The big works, one after the other, with pauses in which nothing else goes on. */
+const table = [
+  "date,time,kind,bed,weight",
+  ...Array.from({ length: 5000 }, (_, i) => {
+    const day = String(1 + (i % 28)).padStart(2, "0");
+    return `2026-09-${day},${String(6 + (i % 14)).padStart(2, "0")}:${String(i % 60).padStart(2, "0")},red slicer,South wall,${100 + i} g`;
+  }),
+].join("\n");
+async function works() {
+  const all = [
+    ["an import looked at", () => post("/picks/import", { table, intent: "check", token: "soak" })],
+    ["a plan", () => post("/rounds", { intent: "plan" })],
+    ["a backup", () => post("/settings/backups", { intent: "make" })],
+    ["the zip taken", () => fetch(`${address}/out/garden.zip`).then((r) => r.arrayBuffer())],
+    ["the log as CSV", () => fetch(`${address}/out/picks.csv`).then((r) => r.text())],
+  ];
+  for (let n = 0; going(); n++) {
+    const [name, run] = all[n % all.length];
+    beside = name;
+    await run();
+    beside = "nothing";
+    await wait(4000);
+  }
+}
+const memory = [];
+async function watching() {
+  while (going()) {
+    memory.push(resident());
+    await wait(5000);
+  }
+}
+await Promise.all([gardener(), works(), watching()]);
+server.kill("SIGTERM");
+const quantile = (xs, q) => [...xs].sort((a, b) => a - b)[Math.min(xs.length - 1, Math.floor(q * xs.length))] ?? 0;
+const ms = (x) => `${Math.round(x)} ms`;
+const besides = [...new Set(waits.map((w) => w.beside))];
+const half = Math.floor(memory.length / 2);
+const mean = (xs) => xs.reduce((s, x) => s + x, 0) / Math.max(1, xs.length);
+const lines = [
+  "# Lived in for a while",
+  "",
+  `Made by \`npm run bench:soak\`: ${MINUTES} minutes on a shared two-core machine. One gardener goes from page to page and logs`,
+  "picks, while imports, plans, backups and archives are made beside. Time to first byte.",
+  "",
+  "| beside | pages | median | p95 | longest | over 200 ms |",
+  "|---|---:|---:|---:|---:|---:|",
+  ...besides.map((b) => {
+    const xs = waits.filter((w) => w.beside === b).map((w) => w.ms);
+    return `| ${b} | ${xs.length} | ${ms(quantile(xs, 0.5))} | ${ms(quantile(xs, 0.95))} | ${ms(Math.max(...xs))} | ${xs.filter((x) => x > 200).length} |`;
+  }),
+  "",
+  `Pages that answered with a fault: ${faults}. Memory: ${Math.round(mean(memory.slice(0, half)))} MB in the first half, ${Math.round(mean(memory.slice(half)))} MB in the second, at most ${Math.round(Math.max(...memory))} MB.`,
+  "",
+  ...(slow.size > 0
+    ? [
+        "The longest waits:",
+        "",
+        ...[...slow]
+          .sort((a, b) => b[1] - a[1])
+          .slice(0, 8)
+          .map(([what, t]) => `- ${what}: ${ms(t)}`),
+        "",
+      ]
+    : []),
+];
+writeFileSync(join(root, "bench", "soak.md"), lines.join("\n"));
+console.log(lines.join("\n"));
+process.exit(faults > 0 ? 1 : 0);
