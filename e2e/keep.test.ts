@@ -10,14 +10,14 @@ describe("from the basket to the last onion", () => {
     await ready(page);
     await page.getByLabel("On the scale").fill("1 kg");
     await page.getByRole("button", { name: "Save the pick" }).click();
-    await page.getByText("1 kg of black palm logged").waitFor();
+    await page.getByText("1 kg of Kale ‘black palm’ logged").waitFor();
     await page.goto("/keep");
     await ready(page);
     await page.getByRole("heading", { name: "In the first hour" }).waitFor();
     expect(await page.innerText("main")).toMatch(/Kale: Wash, spin, refrigerate/);
     await page.getByRole("button", { name: /^All \d+$/ }).click();
     await page.locator("[data-lot]", { hasText: "1 kg" }).filter({ hasText: "black palm" }).getByRole("link").click();
-    await page.getByRole("heading", { name: "black palm" }).waitFor();
+    await page.getByRole("heading", { name: "Kale ‘black palm’" }).waitFor();
     await ready(page);
     // more than there is is refused beside its field, and stays typed
     await page.getByLabel("How much").first().fill("3 kg");
@@ -26,7 +26,7 @@ describe("from the basket to the last onion", () => {
     expect(await page.getByLabel("How much").first().inputValue()).toBe("3 kg");
     await page.getByLabel("How much").first().fill("300 g");
     await page.getByRole("button", { name: "Write it down" }).click();
-    await page.getByText("black palm: used, 300 g").waitFor();
+    await page.getByText("Kale ‘black palm’: used, 300 g").waitFor();
     await page.getByText("Give some away").click();
     await page.locator("#give-amount").fill("200 g");
     await page.locator("#give-who").fill("Nell");
@@ -74,10 +74,10 @@ describe("from the basket to the last onion", () => {
     await page.getByRole("button", { name: /^All \d+$/ }).click();
     const small = page.locator("[data-lot]", { hasText: "small ones" });
     await small.getByRole("button", { name: "All used" }).click();
-    await page.getByText("storage yellow: used").waitFor();
+    await page.getByText("Bulb onion ‘storage yellow’: used").waitFor();
     expect(await page.locator("[data-lot]", { hasText: "small ones" }).allInnerTexts()).toEqual([]);
     await page.getByRole("button", { name: "Undo" }).click();
-    await page.getByText(/Undone: storage yellow: used/).waitFor();
+    await page.getByText(/Undone: Bulb onion ‘storage yellow’: used/).waitFor();
     expect(troubles).toEqual([]);
     await page.context().close();
   });
@@ -129,7 +129,7 @@ describe("places", () => {
     await page.getByRole("button", { name: "Add the place" }).click();
     await page.getByText("root clamp added").waitFor();
     await page
-      .getByText(/storage orange, .* to root clamp/)
+      .getByText(/Carrot ‘storage orange’, .* to root clamp/)
       .first()
       .waitFor();
     await page.getByRole("button", { name: "I have laid them so" }).click();
@@ -154,7 +154,7 @@ describe("places", () => {
     await ready(page);
     await page.getByLabel("On the scale").fill("600 g");
     await page.getByRole("button", { name: "Save the pick" }).click();
-    await page.getByText("600 g of salad mix logged").waitFor();
+    await page.getByText("600 g of Loose-leaf lettuce ‘salad mix’ logged").waitFor();
     await page.goto("/keep");
     await ready(page);
     const step = page.getByRole("checkbox", { name: /Loose-leaf lettuce/ });

@@ -33,7 +33,7 @@ describe("the whole loop at the table", () => {
     const shown = /(\d+) %/.exec(await verdict.innerText())?.[1];
     expect(await page.innerText("main")).toContain("pod width 11 mm (today): right for this way of picking");
     await page.getByRole("button", { name: "Save, next" }).click();
-    await page.getByText("Looked at purple pole").waitFor();
+    await page.getByText("Looked at Climbing French bean ‘purple pole’").waitFor();
     await page.goto("/plot/plantings/bean-brook");
     const saved = await page.innerText("main");
     expect(saved).toContain("Pick some");

@@ -125,7 +125,7 @@ describe("by the keyboard alone", () => {
       .first()
       .waitFor();
     await page.keyboard.press("Enter");
-    await page.getByText("Looked at red slicer").waitFor();
+    await page.getByText("Looked at Slicing tomato ‘red slicer’").waitFor();
     await page.keyboard.press("?");
     await page.getByRole("heading", { name: "Keys" }).waitFor();
     await page.keyboard.press("Escape");
@@ -266,7 +266,7 @@ it("a demo started again keeps what was entered; --fresh begins anew", async () 
   await page.getByLabel("On the scale").fill("333 g");
   await page.getByLabel("Note", { exact: true }).fill("before the restart");
   await page.getByRole("button", { name: "Save the pick" }).click();
-  await page.getByText("333 g of curly green logged").waitFor();
+  await page.getByText("333 g of Kale ‘curly green’ logged").waitFor();
   await page.context().close();
   await first.stop();
   const again = await serveGarden("demo", first.dataDir);

@@ -96,7 +96,7 @@ describe("a backlog of picks", () => {
     // 8.14 kg when lifted
     await page.getByLabel("Weighed again").fill("7.32 kg");
     await page.getByRole("button", { name: "Save the pick" }).click();
-    await page.getByText("8.14 kg of storage yellow changed").waitFor();
+    await page.getByText("8.14 kg of Bulb onion ‘storage yellow’ changed").waitFor();
     await page.goto("/picks/on-26-2");
     await ready(page);
     expect(await page.innerText("main")).toMatch(/Once dry about 6\.9\d? kg: it has lost 10 % on 1 weighing of yours/);

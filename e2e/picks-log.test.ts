@@ -22,7 +22,7 @@ describe("a pick told in full", () => {
     await page.getByLabel("Minutes it took").fill("9");
     await page.getByLabel("The rest on").fill("2026-10-09");
     await page.getByRole("button", { name: "Save the pick" }).click();
-    await page.getByText("3 kg of red slicer logged").waitFor();
+    await page.getByText("3 kg of Slicing tomato ‘red slicer’ logged").waitFor();
     expect(await page.innerText("main")).toContain("sound, eat first");
     await page.goto("/picks?group=grade&from=2026-10-06&to=2026-10-06");
     expect(await page.innerText("main")).toMatch(/eat first\s+0\s+400 g/);
@@ -80,14 +80,14 @@ describe("a sheet of picks", () => {
     const { page, troubles } = await here.visit();
     await page.goto("/picks/several");
     await ready(page);
-    await page.getByLabel("What, row 1").fill("red slicer · South wall");
+    await page.getByLabel("What, row 1").fill("Slicing tomato ‘red slicer’ · South wall");
     await page.keyboard.press("Tab");
     await page.keyboard.type("1.1 kg");
     await page.keyboard.press("Enter");
     await page.keyboard.type("2 kilos of it");
     await page.getByLabel("What, row 2").focus();
     await page.keyboard.press("Control+d");
-    expect(await page.getByLabel("What, row 2").inputValue()).toBe("red slicer · South wall");
+    expect(await page.getByLabel("What, row 2").inputValue()).toBe("Slicing tomato ‘red slicer’ · South wall");
     const before = await (await page.request.get("/out/picks.json")).json();
     await page.getByRole("button", { name: "Save 2 picks" }).click();
     await page.getByText("One line wants a look.").waitFor();
@@ -157,7 +157,7 @@ describe("looking back", () => {
     await ready(page);
     await page.getByLabel("Note", { exact: true }).fill("first truss");
     await page.getByRole("button", { name: "Save the pick" }).click();
-    await page.getByText("red slicer changed").first().waitFor();
+    await page.getByText("Slicing tomato ‘red slicer’ changed").first().waitFor();
     await page.goto("/changes?q=changed");
     await page.getByText("what changed").first().click();
     await page.getByText(/note: nothing → first truss/).waitFor();

@@ -8,7 +8,7 @@ describe("the plan under the hand", () => {
     const { page, troubles } = await here.visit();
     await page.goto("/rounds");
     await ready(page);
-    const bead = page.locator("svg:visible").getByRole("slider", { name: /^red keeper/ });
+    const bead = page.locator("svg:visible").getByRole("slider", { name: /^Bulb onion ‘red keeper’/ });
     const before = await page.getByTestId("ledger").innerText();
     await bead.focus();
     for (let i = 0; i < 4; i++) await page.keyboard.press("ArrowRight");
@@ -29,7 +29,7 @@ describe("the plan under the hand", () => {
     const { page } = await here.visit();
     await page.goto("/rounds");
     await ready(page);
-    const bead = page.locator("svg:visible").getByRole("slider", { name: /^blue storer/ });
+    const bead = page.locator("svg:visible").getByRole("slider", { name: /^Winter squash ‘blue storer’/ });
     await bead.scrollIntoViewIfNeeded();
     const box = (await bead.boundingBox())!;
     await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
@@ -72,7 +72,7 @@ describe("the plan under the hand", () => {
       "Past it by then",
     ])
       expect(text).toContain(part);
-    expect(text).toMatch(/blue storer Lower first, .* about [\d.]+ kg/);
+    expect(text).toMatch(/Winter squash ‘blue storer’ Lower first, .* about [\d.]+ kg/);
     await page.context().close();
   });
 });
@@ -95,7 +95,7 @@ describe("what binds a plan", () => {
     await ready(page);
     await page.getByRole("button", { name: "Plan anew" }).click();
     await page.getByText(/rounds? planned/).waitFor();
-    expect(await page.innerText("main")).toMatch(/butter flask Round bed: you do not eat it/);
+    expect(await page.innerText("main")).toMatch(/Winter squash ‘butter flask’ Round bed: you do not eat it/);
     await page.context().close();
   });
   it("a place is added, its room shown against the plan, and taken off again; more taken than it holds is refused", async () => {
@@ -147,18 +147,18 @@ describe("what binds a plan", () => {
     expect(await page.getByLabel("With").inputValue()).toBe("garlic wash");
     await page.getByLabel("Days to wait").fill("5");
     await page.getByRole("button", { name: "Log it" }).click();
-    await page.getByText("Treatment of curly green logged").waitFor();
+    await page.getByText("Treatment of Kale ‘curly green’ logged").waitFor();
     await page.getByText("Not before Sun 11 Oct").first().waitFor();
     // nor is it taken along in a round before, nor brought in from a table
     await page.goto("/rounds?view=words");
     await ready(page);
     const first = page
-      .locator("section[id^=round-]", { has: page.locator("option", { hasText: "curly green, Upper second" }) })
+      .locator("section[id^=round-]", { has: page.locator("option", { hasText: "Kale ‘curly green’, Upper second" }) })
       .first();
     await first.getByText("Take one more along").click();
-    await first.getByLabel("Take along").selectOption({ label: "curly green, Upper second" });
+    await first.getByLabel("Take along").selectOption({ label: "Kale ‘curly green’, Upper second" });
     await first.getByRole("button", { name: "Take along" }).click();
-    await page.getByText(/curly green may not be picked then: sprayed with garlic wash/).waitFor();
+    await page.getByText(/Kale ‘curly green’ may not be picked then: sprayed with garlic wash/).waitFor();
     await page.goto("/picks/import");
     await ready(page);
     await page.getByLabel("The table").fill("date,kind,bed,weight\n2026-10-06,curly green,Upper second,300 g");

@@ -23,7 +23,7 @@ describe("a garden of one's own, from nothing", () => {
     await page.getByLabel("On", { exact: true }).fill("2026-05-20");
     await page.getByLabel("Plants", { exact: true }).fill("6");
     await page.getByRole("button", { name: "Save the planting" }).click();
-    await page.getByText("red frill added").waitFor();
+    await page.getByText("Kale ‘red frill’ added").waitFor();
     expect(await page.innerText("main")).toContain("2.5 m × 1.2 m");
     await page.goto("/");
     expect(await page.innerText("main")).toContain("red frill");

@@ -12,21 +12,21 @@ describe("a round changed by hand", () => {
     const first = page.locator("section[id^=round-]").first();
     const before = await first.locator("form strong").allInnerTexts();
     await first.getByText("Take one more along").click();
-    await first.getByLabel("Take along").selectOption({ label: "curly green, Upper second" });
+    await first.getByLabel("Take along").selectOption({ label: "Kale ‘curly green’, Upper second" });
     await first.getByRole("button", { name: "Take along" }).click();
-    await page.getByText("curly green taken along on").waitFor();
+    await page.getByText("Kale ‘curly green’ taken along on").waitFor();
     const withKale = page.locator("section[id^=round-]").first();
     expect(await withKale.locator("form strong").allInnerTexts()).toEqual(
-      expect.arrayContaining(["curly green", ...before]),
+      expect.arrayContaining(["Kale ‘curly green’", ...before]),
     );
     expect(await withKale.innerText()).toContain("pinned");
     // its figures and reason were worked out, not left empty
-    expect(await withKale.innerText()).toMatch(/curly green Upper second, what is ready, about \d+ g/);
+    expect(await withKale.innerText()).toMatch(/Kale ‘curly green’ Upper second, what is ready, about \d+ g/);
 
     // the drawer stays open on the round that was changed
     await withKale.getByRole("button", { name: "Move these" }).click();
     await page.getByText("Choose another hour for them.").waitFor();
-    await withKale.getByLabel("curly green", { exact: true }).check();
+    await withKale.getByLabel("Kale ‘curly green’", { exact: true }).check();
     await withKale.getByLabel("Their hour").selectOption("2026-10-08T17:15");
     await withKale.getByRole("button", { name: "Move these" }).click();
     await page.getByText("1 of the round moved to Thu 8 Oct 17:15").waitFor();

@@ -30,7 +30,7 @@ describe("looking back", () => {
     await ready(page);
     await page.getByLabel("Planting and year").selectOption("cou-lower 2026");
     await page.waitForURL(/of=cou-lower/);
-    await page.getByText(/would have been best for dark green/).waitFor();
+    await page.getByText(/would have been best for Courgette ‘dark green’/).waitFor();
     const rows = page.locator("table tbody tr");
     expect(await rows.count()).toBe(7);
     expect(await rows.first().innerText()).toMatch(/as it was\s+17/);
@@ -61,7 +61,7 @@ describe("looking back", () => {
     expect(file.suggestedFilename()).toBe("season-2026.md");
     const text = await (await page.request.get("/out/season.md?year=2026")).text();
     expect(text).toMatch(/^# Wrenfold Garth: the season 2026/);
-    expect(text).toContain("| red slicer | 28.2 kg |");
+    expect(text).toContain("| Slicing tomato ‘red slicer’ | 28.2 kg |");
     expect(text).toContain("13 kg more than the house uses");
     expect(troubles).toEqual([]);
     await page.context().close();
@@ -75,7 +75,7 @@ describe("looking back", () => {
     await page.getByLabel("About how much").fill("1.2 kg");
     await page.getByLabel("To what").selectOption("pests");
     await page.getByRole("button", { name: "Note the loss" }).click();
-    await page.getByText("Loss of curly green noted").waitFor();
+    await page.getByText("Loss of Kale ‘curly green’ noted").waitFor();
     expect(await page.innerText("#losses")).toMatch(/about 1\.2 kg, pests/);
     await page.goto("/season?year=2026");
     expect(await page.innerText("main")).toMatch(/pests in the bed\s+about 1\.2 kg/);
@@ -98,7 +98,7 @@ describe("from the last pick to the next planting", () => {
     await page.getByLabel("On the scale").fill("900 g");
     await page.locator("[name=extent]").selectOption("final");
     await page.getByRole("button", { name: "Save the pick" }).click();
-    await page.getByText("900 g of purple pole logged").waitFor();
+    await page.getByText("900 g of Climbing French bean ‘purple pole’ logged").waitFor();
     await page.goto("/season/beds");
     await ready(page);
     const over = page.locator("[data-over=bean-brook]");
@@ -120,7 +120,7 @@ describe("from the last pick to the next planting", () => {
     await ready(page);
     expect(await over.innerText()).toMatch(/picked to the last/);
     await over.getByRole("button", { name: "It is cleared" }).click();
-    await page.getByText("purple pole cleared").waitFor();
+    await page.getByText("Climbing French bean ‘purple pole’ cleared").waitFor();
     expect(await over.innerText()).toMatch(/over since today/);
     // the oak leaf still stands beside them: the bed is free once that is gone too
     expect(await page.locator("[data-free=brook]").count()).toBe(0);

@@ -46,7 +46,7 @@ describe("what the season taught", () => {
     await page.goto("/plot/plantings/kale-palm");
     await ready(page);
     await page.getByRole("link", { name: "A lesson" }).click();
-    await page.getByRole("heading", { name: "A lesson about black palm" }).waitFor();
+    await page.getByRole("heading", { name: "A lesson about Kale ‘black palm’" }).waitFor();
     await ready(page);
     await page.getByRole("button", { name: "Keep it" }).first().click();
     await page.getByText("say what was learned").waitFor();

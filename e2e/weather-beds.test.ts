@@ -169,7 +169,7 @@ describe("a bed's own night", () => {
       /Good hours: leaves, roots and heads \d\d to \d\d h; tomatoes, beans and fruit \d\d to \d\d h/,
     );
     expect(text).toMatch(/About -?\d[\d.]* °C at 10 cm/);
-    expect(text).toMatch(/blue storer Lower first\s+Frost Fri 9 Oct/);
+    expect(text).toMatch(/Winter squash ‘blue storer’ Lower first\s+Frost Fri 9 Oct/);
     expect(text).toMatch(/As likely as not by|At least two autumns/);
     await page.context().close();
     await fresh.stop();

@@ -144,6 +144,13 @@ describe("picks from a table somebody kept", () => {
       1,
     );
   });
+  it("knows a planting by its kind, by its crop, and by both as they are shown or written", () => {
+    const crop = cropOf(plantings.find((p) => p.kind === "red slicer" && p.endedOn === null)!.cropId).name;
+    const ids = ["red slicer", `${crop} ‘red slicer’`, `${crop} red slicer`, `${crop.toUpperCase()} Red Slicer`].map(
+      (name) => read(`date,kind,bed,weight\n2026-10-01,${name},South wall,1 kg\n`).picks[0]!.plantingId,
+    );
+    expect(new Set(ids)).toEqual(new Set(["tom-wall"]));
+  });
   it("gross less tare, kept as it was weighed", () => {
     const [pick] = read("date,kind,bed,gross,tare\n2026-10-01,red slicer,South wall,6.4 kg,1.6 kg\n").picks;
     expect(pick).toMatchObject({ grossG: 6400, tare: [{ tareG: 1600, count: 1 }] });

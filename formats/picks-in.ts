@@ -1,4 +1,5 @@
 import { type Day, isDay } from "#core/calendar/day";
+import { plantingName } from "#core/garden/name";
 import type { Planting } from "#core/garden/planting";
 import { readMass, type UnitSystem } from "#core/units/mass";
 import { readAmount } from "#core/weighing/amount";
@@ -181,7 +182,9 @@ function finder(plantings: PicksInto["plantings"]): Finder {
     if (list) list.push(p);
     else byName.set(name, [p]);
   };
-  for (const p of plantings) for (const name of new Set([key(p.kind), key(p.crop)].filter(Boolean))) add(name, p);
+  // by the kind, by the crop, or by both as they are shown and as people write them
+  const namesOf = (p: Found) => [p.kind, p.crop, plantingName(p, { name: p.crop }), `${p.crop} ${p.kind}`];
+  for (const p of plantings) for (const name of new Set(namesOf(p).map(key).filter(Boolean))) add(name, p);
   return (day, kind, crop, bed) => {
     const named = byName.get(key(kind)) ?? byName.get(key(crop)) ?? [];
     return named.filter(
@@ -213,7 +216,7 @@ function readRow(
   if (found.length > 1)
     return wrong(
       what,
-      `“${said}” could be ${found.map((p) => `${p.kind || p.crop} in ${p.bed}`).join(" or ")}: name the bed or the kind`,
+      `“${said}” could be ${found.map((p) => `${plantingName(p, { name: p.crop })} in ${p.bed}`).join(" or ")}: name the bed or the kind`,
     );
   const planting = found[0]!;
   const weighed = cell("gross") !== "" ? "gross" : "net";
