@@ -13,6 +13,7 @@ export default [
     route("rounds/assumptions", "routes/assumptions.tsx"),
     route("rounds/stand-in", "routes/stand-in.tsx"),
     route("rounds/trip", "routes/trip.tsx"),
+    route("rounds/meal", "routes/meal.tsx"),
     route("rounds/:roundId", "routes/round.tsx"),
     route("picks", "routes/picks.tsx"),
     route("picks/import", "routes/picks-import.tsx"),

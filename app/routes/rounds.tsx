@@ -236,6 +236,7 @@ export default function Rounds({ loaderData, actionData }: Route.ComponentProps)
         {loaderData.tripName && <Anchor to="/rounds/trip">Before and after: {loaderData.tripName}</Anchor>}
         <Anchor to="/settings/household">Taste and room</Anchor>
         <Anchor to="/settings#windows">Your hours</Anchor>
+        <Anchor to="/rounds/meal">For a meal</Anchor>
       </Flex>
       {!wordsOnly && (
         <Box
