@@ -190,7 +190,7 @@ describe("looking ahead", () => {
     await garlic.getByLabel("Plants", { exact: true }).fill("44");
     await garlic.getByLabel("On", { exact: true }).fill("2026-10-12");
     await garlic.getByRole("button", { name: "Save it" }).click();
-    await page.getByText("winter white changed").waitFor();
+    await page.getByText("Hardneck garlic ‘winter white’ changed").waitFor();
     expect(await garlic.innerText()).toMatch(/44 plants/);
     await page.goto("/season/seeds");
     await ready(page);
@@ -200,10 +200,10 @@ describe("looking ahead", () => {
     await page.goto("/season/next");
     await ready(page);
     await garlic.getByRole("button", { name: "It is in" }).click();
-    await page.getByText("winter white started").waitFor();
+    await page.getByText("Hardneck garlic ‘winter white’ started").waitFor();
     expect(await garlic.getByRole("link", { name: "started" }).count()).toBe(1);
     await page.getByRole("button", { name: "Undo" }).click();
-    await page.getByText("Undone: winter white started").waitFor();
+    await page.getByText("Undone: Hardneck garlic ‘winter white’ started").waitFor();
     expect(await garlic.getByRole("button", { name: "It is in" }).count()).toBe(1);
     await page.getByRole("button", { name: "Wipe it" }).click();
     await page.getByText("Plot of 2027 wiped").waitFor();
@@ -226,7 +226,7 @@ describe("looking ahead", () => {
     await form.getByLabel("Tested on").fill("2026-10-01");
     await form.getByLabel("Sprouted").fill("6");
     await form.getByRole("button", { name: "Put it in the box" }).click();
-    await page.getByText("Seed of long white noted").waitFor();
+    await page.getByText("Seed of Parsnip ‘long white’ noted").waitFor();
     const packet = page.locator("[data-seed]", { hasText: "long white" });
     // 8 of belief at 0.85 and 6 of 20: 12.8 in 28
     expect(await packet.innerText()).toMatch(/46 % up/);

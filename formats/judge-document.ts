@@ -3,6 +3,7 @@ import { addDays } from "#core/calendar/day";
 import { daySchema } from "#core/calendar/schemas";
 import { COVERS } from "#core/garden/bed";
 import { plantingSchema } from "#core/garden/planting";
+import { cautionsAt } from "#core/handbook/cautions";
 import { STARTS } from "#core/handbook/crop";
 import { findCrop, schoolOf } from "#core/handbook/index";
 import { inRipeColour } from "#core/handbook/ripe-colour";
@@ -259,7 +260,7 @@ export function judgeDocument(doc: JudgeDocument): ReadResult<Judged> {
       warmth: { soFarDd: j.warmthSoFarDd, targetDd: j.clock.targetDd, baseC: baseOf(crop) },
       technique: crop.technique.how,
       leave: crop.technique.leave,
-      cautions: crop.cautions,
+      cautions: cautionsAt(crop, "picking").map((c) => c.say),
     },
   };
 }

@@ -4,6 +4,7 @@ import { Form } from "react-router";
 import { PRESERVED, PRESERVED_WORDS, PRESERVING_CAUTION, type Preserved } from "#core/keeping/blanching";
 import { LOSS_CAUSES } from "#core/keeping/lot";
 import type { lotView } from "../server/lot.server";
+import { Cautions } from "./cautions";
 import { StepTimer } from "./step-timer";
 import { Button, type Faults, Field, Input, Note, Select, shownValue } from "./ui";
 
@@ -95,6 +96,9 @@ export function LotActions({ view, faults }: Props) {
               )}
             </Field>
           </Grid>
+          <Box mt="3">
+            <Cautions of={view.giving} title="Before you give it away" />
+          </Box>
           {send("give", "Given away")}
         </Form>
       </Fold>

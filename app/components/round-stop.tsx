@@ -20,7 +20,6 @@ export type RoundStopLine = {
   how: string;
   leave: string;
   atOnce: string;
-  cautions: readonly string[];
   note: string;
   turn: string | null;
   /** the place that begins here; null: as before */
@@ -56,11 +55,6 @@ export function RoundStop({ line: l, n, round }: { line: RoundStopLine; n: numbe
             {l.marked && `Marked ${l.marked}. `}
             {l.why}. {l.atOnce} {l.note}
           </Text>
-          {l.cautions.slice(0, 1).map((c) => (
-            <Text key={c} fontSize="sm" color="madder" fontWeight="600">
-              {c}
-            </Text>
-          ))}
         </Box>
         <Flex
           gridColumn={{ base: "1 / -1", md: "auto" }}

@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from "react";
 import { Form, useNavigate } from "react-router";
 import { sayNear } from "#core/calendar/day";
 import { plantingName } from "#core/garden/name";
+import { cautionsAt } from "#core/handbook/cautions";
 import type { ReadingValue } from "#core/planting/check";
 import type { Marked } from "#core/planting/marked";
 import { isPick } from "#core/planting/verdict";
@@ -10,6 +11,7 @@ import { sayEvidence } from "#core/planting/words";
 import { freshId } from "../offline/queue";
 import { timeSince } from "../offline/walk-offline";
 import type { WalkSheet } from "../server/walk.server";
+import { Cautions } from "./cautions";
 import { CueControl } from "./cue-control";
 import { FortnightRibbon } from "./fortnight-ribbon";
 import { PhotoField } from "./photo-field";
@@ -102,11 +104,7 @@ export function WalkForm({ data, faults }: { data: WalkSheet; faults: Faults }) 
           <Anchor to={`/picks/new?planting=${planting.id}&part=${b.part}`}>Log them</Anchor>
         </Text>
       ))}
-      {crop.cautions.map((c) => (
-        <Note key={c} tone="caution">
-          {c}
-        </Note>
-      ))}
+      <Cautions of={cautionsAt(crop, "picking")} />
     </>
   );
   return (

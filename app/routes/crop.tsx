@@ -1,5 +1,6 @@
 import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
+import { CAUTION_PLACES, cautionsAt } from "#core/handbook/cautions";
 import { type Cue, type NumericCue, SOURCES, type Source } from "#core/handbook/crop";
 import { landmarkAt } from "#core/planting/stage-grid";
 import { sayMass, type UnitSystem } from "#core/units/mass";
@@ -7,9 +8,10 @@ import { type Coins, nearestObject } from "#core/units/reference-objects";
 import { sayLength, sayTemp } from "#core/units/say";
 import { learnedOf } from "#core/weighing/learned";
 import { gardenOf } from "#db/garden";
+import { Cautions } from "../components/cautions";
 import { CropGlyph } from "../components/crop-glyph";
 import { OwnWeighings } from "../components/own-weighings";
-import { LinkButton, Note, Page, Section } from "../components/ui";
+import { LinkButton, Page, Section } from "../components/ui";
 import { db, desk, handbook, plainHandbook } from "../server/desk.server";
 import { formOf, missing, typedOf } from "../server/forms.server";
 import { noteWeighing } from "../server/weighings.server";
@@ -179,11 +181,7 @@ export default function CropPage({ loaderData, actionData }: Route.ComponentProp
               {crop.rotationYears} years before its family returns
             </Fact>
           </Section>
-          {crop.cautions.map((c) => (
-            <Note key={c} tone="caution">
-              {c}
-            </Note>
-          ))}
+          <Cautions of={cautionsAt(crop, ...CAUTION_PLACES)} />
         </Box>
       </Grid>
     </Page>

@@ -1,5 +1,6 @@
 import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import { Form } from "react-router";
+import { Cautions } from "../components/cautions";
 import { DishNote } from "../components/dishes-part";
 import {
   Button,
@@ -29,7 +30,7 @@ const PLACES_FOR_CROPS = [0, 1, 2, 3];
 
 /** The household's own dishes: what they are called, what they use, where they are written. */
 export default function Dishes({ loaderData, actionData }: Route.ComponentProps) {
-  const { dishes, crops } = loaderData;
+  const { dishes, crops, cautions } = loaderData;
   const faults: Faults = actionData && "errors" in actionData ? actionData : null;
   const at = faults?.typed.id ?? null;
   return (
@@ -43,6 +44,7 @@ export default function Dishes({ loaderData, actionData }: Route.ComponentProps)
       }
     >
       <FormError faults={faults} />
+      <Cautions of={cautions} />
       <Grid templateColumns={{ base: "1fr", lg: "1fr 1fr" }} gapX="12">
         <Section title="Noted" note={dishes.length > 0 ? `${dishes.length}` : undefined}>
           {dishes.length === 0 && <Text color="inkSoft">None yet. Begin with the one for too many courgettes.</Text>}

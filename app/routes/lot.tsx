@@ -3,6 +3,7 @@ import { useState } from "react";
 import { Form } from "react-router";
 import { sayDate } from "#core/calendar/day";
 import { sayTemp } from "#core/units/say";
+import { Cautions } from "../components/cautions";
 import { CropGlyph } from "../components/crop-glyph";
 import { GoodCurve } from "../components/good-curve";
 import { LotActions } from "../components/lot-actions";
@@ -35,7 +36,7 @@ const weeks = (days: number): string =>
 
 /** One lot: what is left of it, how it keeps here and elsewhere, what befell it, and what to do with it. */
 export default function LotPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { lot, line, why, cure, batches, places, curves, hereName, facts, history, units } = loaderData;
+  const { lot, line, why, cure, batches, places, curves, hereName, facts, history, units, care } = loaderData;
   const faults = actionData && "errors" in actionData ? actionData : null;
   const others = places.filter((p) => !p.here && !p.freezer);
   const here = places.find((p) => p.here);
@@ -87,6 +88,7 @@ export default function LotPage({ loaderData, actionData }: Route.ComponentProps
               )}
             </Box>
           </Flex>
+          {lot.leftG > 0 && <Cautions of={care} />}
           {lot.dishes.length > 0 && lot.leftG > 0 && (
             <Text mb="4">
               You make of it: <Anchor to="/keep/dishes">{lot.dishes.map((x) => x.name).join(", ")}</Anchor>

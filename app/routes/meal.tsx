@@ -2,10 +2,12 @@ import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { Printer } from "lucide-react";
 import { Form } from "react-router";
 import { plantingName } from "#core/garden/name";
+import { cautionsAt } from "#core/handbook/cautions";
 import { forAMeal, mealLine, readWanted, standsReadyG } from "#core/planning/meal";
 import { slotTime } from "#core/planning/problem";
 import { sayMass } from "#core/units/mass";
 import { bulkOf } from "#core/weighing/bulk";
+import { Cautions } from "../components/cautions";
 import { CropGlyph } from "../components/crop-glyph";
 import { Button, Input, LinkButton, Page } from "../components/ui";
 import { desk } from "../server/desk.server";
@@ -40,7 +42,7 @@ export function loader({ request }: Route.LoaderArgs) {
       },
       how: p.crop.technique.how,
       leave: p.crop.technique.leave,
-      cautions: p.crop.cautions,
+      cautions: cautionsAt(p.crop, "picking", "kitchen"),
     };
   });
   const chosen = lines.filter((l) => l.result);
@@ -121,11 +123,7 @@ export default function Meal({ loaderData }: Route.ComponentProps) {
                     ? "That is more than stands ready: take what is there."
                     : `About ${l.result.left} stays standing.`}
                 </Text>
-                {l.cautions.map((c) => (
-                  <Text key={c} fontSize="sm" color="madder" fontWeight="600">
-                    {c}
-                  </Text>
-                ))}
+                <Cautions of={l.cautions} />
                 <LinkButton variant="quiet" to={`/picks/new?planting=${l.id}`} data-noprint>
                   Weigh
                 </LinkButton>

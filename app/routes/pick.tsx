@@ -3,6 +3,7 @@ import { useEffect, useState } from "react";
 import { Form } from "react-router";
 import { EXTENT_WORDS, EXTENTS, GRADE_WORDS, GRADES, PARTS, tareOf } from "#core/weighing/pick";
 import { AmountFields } from "../components/amount-fields";
+import { Cautions } from "../components/cautions";
 import { CropGlyph } from "../components/crop-glyph";
 import { arithmetic } from "../components/pick-arithmetic";
 import { PickMore } from "../components/pick-more";
@@ -280,11 +281,7 @@ export default function PickPage({ loaderData, actionData }: Route.ComponentProp
           </Flex>
           <Note title="At once">{crop.atOnce}</Note>
           <Note title="After">{crop.after}</Note>
-          {crop.cautions.map((c) => (
-            <Note key={c} tone="caution">
-              {c}
-            </Note>
-          ))}
+          <Cautions of={crop.cautions} />
         </Box>
       </Grid>
     </Page>

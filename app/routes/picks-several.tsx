@@ -1,12 +1,14 @@
-import { Flex, Text } from "@chakra-ui/react";
+import { Box, Flex, Text } from "@chakra-ui/react";
 import Papa from "papaparse";
 import { useState } from "react";
 import { Form, useNavigation } from "react-router";
 import { plantingName } from "#core/garden/name";
+import { type Caution, cautionsAt } from "#core/handbook/cautions";
 import { EXTENT_WORDS, GRADE_WORDS } from "#core/weighing/pick";
 import { listPeople } from "#db/garden";
 import { findRound } from "#db/work";
 import type { LocatedError } from "#formats/located";
+import { Cautions } from "../components/cautions";
 import { GRID_COLUMNS, type GridRow, isFilled, PicksGrid } from "../components/picks-grid";
 import { Button, LinkButton, Note, Page } from "../components/ui";
 import { db, desk, handbook } from "../server/desk.server";
@@ -38,6 +40,14 @@ export function loader({ request }: Route.LoaderArgs) {
     plantings: [...new Set(plantings)],
     people: listPeople(db()).map((p) => p.name),
     units: snapshot.garden.units,
+    // by what is typed in a row, and once a crop
+    cropOf: Object.fromEntries(snapshot.plantings.map((p) => [nameOf(p.id), p.cropId])),
+    cautions: Object.fromEntries(
+      [...new Set(snapshot.plantings.map((p) => p.cropId))].map((id) => [
+        id,
+        { crop: book.of(id).name, all: cautionsAt(book.of(id), "picking", "carrying") },
+      ]),
+    ),
   };
 }
 
@@ -48,7 +58,7 @@ export async function action({ request }: Route.ActionArgs) {
 export const meta: Route.MetaFunction = () => [{ title: "Several picks · Akmedon" }];
 
 export default function PicksSeveral({ loaderData, actionData }: Route.ComponentProps) {
-  const { now, plantings, people, units, round } = loaderData;
+  const { now, plantings, people, units, round, cropOf, cautions } = loaderData;
   const blank: GridRow = {
     date: now.slice(0, 10),
     time: now.slice(11),
@@ -69,6 +79,10 @@ export default function PicksSeveral({ loaderData, actionData }: Route.Component
     actionData && "errors" in actionData && faults.length === 0
       ? (actionData.errors as Record<string, string>).table
       : null;
+  const chosen = [...new Set(rows.flatMap((r) => cropOf[r.what] ?? []))];
+  const care = new Map<string, Caution & { crops: string[] }>();
+  for (const { crop, all } of chosen.flatMap((id) => cautions[id] ?? []))
+    for (const c of all) care.set(c.id, { ...c, crops: [...(care.get(c.id)?.crops ?? []), crop] });
   const busy = useNavigation().state !== "idle";
   const table = Papa.unparse({
     fields: [...GRID_COLUMNS.map((c) => (c === "what" ? "kind" : c)), "bed", "round"],
@@ -140,6 +154,9 @@ export default function PicksSeveral({ loaderData, actionData }: Route.Component
           <p>This sheet wants scripts. Without them, paste a table under “From a table”.</p>
         </noscript>
       </Form>
+      <Box mt="6">
+        <Cautions of={[...care.values()].sort((a, b) => a.level - b.level)} />
+      </Box>
     </Page>
   );
 }

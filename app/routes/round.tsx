@@ -5,6 +5,7 @@ import { sayDay, weekdayName } from "#core/calendar/day";
 import { standInOn } from "#core/calendar/windows";
 import { bedCentre } from "#core/garden/bed";
 import { plantingName } from "#core/garden/name";
+import { cautionsOfAll } from "#core/handbook/cautions";
 import { NOTHING_READY } from "#core/handbook/signs";
 import { moveLines } from "#core/planning/hand-moves";
 import { inPassing } from "#core/planning/in-passing";
@@ -17,6 +18,7 @@ import { sayMarked } from "#core/planting/marked";
 import { sayMass } from "#core/units/mass";
 import { newId } from "#db/change";
 import { findRound, saveCheck, saveRound } from "#db/work";
+import { Cautions } from "../components/cautions";
 import { InPassing, type PassingLine, RoundStop } from "../components/round-stop";
 import { Kit } from "../components/tick-row";
 import { Button, LinkButton, Note, Page, Section } from "../components/ui";
@@ -64,7 +66,6 @@ export function loader({ params }: Route.LoaderArgs) {
         tool: p.crop.technique.tool,
         container: p.crop.container,
         atOnce: p.crop.atOnce,
-        cautions: p.crop.cautions,
         note: p.bed.note,
       },
     ];
@@ -102,6 +103,11 @@ export function loader({ params }: Route.LoaderArgs) {
     next: lines.some((l) => !l.pickId) ? nextHour(d, `${round.day}T${round.startsAt}`) : null,
     kit: ticked(d, round.id, roundKit(d, round)),
     by: standInOn(round.day, snapshot.trips),
+    cautions: cautionsOfAll(
+      lines.flatMap((l) => byId.get(l.plantingId)?.crop ?? []),
+      "picking",
+      "carrying",
+    ),
     passing: round.status === "planned" ? passingOf(d, round, saidNothing, since) : [],
   };
 }
@@ -195,7 +201,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 export const meta: Route.MetaFunction = () => [{ title: "Round · Akmedon" }];
 
 export default function RoundPage({ loaderData }: Route.ComponentProps) {
-  const { round, lines, total, minutes, kit, by, passing, gale, heavy, wayM, room, next } = loaderData;
+  const { round, lines, total, minutes, kit, by, passing, cautions, gale, heavy, wayM, room, next } = loaderData;
   const left = lines.filter((l) => !l.pickId && !l.nothing).length;
   return (
     <Page
@@ -250,6 +256,7 @@ export default function RoundPage({ loaderData }: Route.ComponentProps) {
         ))}
         {lines.length === 0 && <Text color="inkSoft">Nothing to take in this round.</Text>}
       </Section>
+      <Cautions of={cautions} />
       {passing.length > 0 && (
         <Section title="Glance at in passing" note="stop only where enough is ready">
           <InPassing lines={passing} round={round} />

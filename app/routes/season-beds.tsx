@@ -1,5 +1,6 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { Form, useSubmit } from "react-router";
+import { Cautions } from "../components/cautions";
 import { CropGlyph } from "../components/crop-glyph";
 import { FiguresTable } from "../components/figures-table";
 import { SeasonNav } from "../components/season-nav";
@@ -143,6 +144,7 @@ function Clearing({ planting: o }: { planting: View["over"][number] }) {
           </Form>
         )}
       </Flex>
+      {left > 0 && <Cautions of={o.cautions} />}
       {o.tasks.map((t) => (
         <TickRow key={t.id} id={t.id} done={t.done}>
           <span title={t.source}>

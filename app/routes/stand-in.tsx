@@ -3,7 +3,9 @@ import { Printer } from "lucide-react";
 import { sayDay, weekdayName } from "#core/calendar/day";
 import { isAway, standInDays } from "#core/calendar/windows";
 import { plantingName } from "#core/garden/name";
+import { cautionsOfAll } from "#core/handbook/cautions";
 import { sayMass } from "#core/units/mass";
+import { Cautions } from "../components/cautions";
 import { Anchor, Button, LinkButton, Note, Page, Section } from "../components/ui";
 import { desk } from "../server/desk.server";
 import { roundsAhead } from "../server/rounds.server";
@@ -29,6 +31,7 @@ export function loader() {
           ? [
               {
                 id: l.id,
+                plantingId: l.plantingId,
                 kind: plantingName(p.planting, p.crop),
                 crop: p.crop.name,
                 bed: p.bed.name,
@@ -37,7 +40,6 @@ export function loader() {
                 how: p.crop.technique.how,
                 leave: p.crop.technique.leave,
                 atOnce: p.crop.atOnce,
-                caution: p.crop.cautions[0] ?? "",
               },
             ]
           : [];
@@ -57,6 +59,12 @@ export function loader() {
     gardenName: snapshot.garden.name,
     comes: standInDays(trip).length,
     rounds,
+    cautions: cautionsOfAll(
+      rounds.flatMap((r) => r.lines.flatMap((l) => byId.get(l.plantingId)?.crop ?? [])),
+      "picking",
+      "carrying",
+      "kitchen",
+    ),
     left: outlook.plantings
       .filter((p) => !asked.has(p.planting.id) && !gone.has(p.planting.id))
       .map((p) => ({
@@ -78,7 +86,7 @@ export default function StandIn({ loaderData }: Route.ComponentProps) {
         </Note>
       </Page>
     );
-  const { trip, gardenName, rounds, left, comes } = loaderData;
+  const { trip, gardenName, rounds, left, comes, cautions } = loaderData;
   const who = trip.standIn || "whoever stands in";
   return (
     <Page
@@ -128,11 +136,6 @@ export default function StandIn({ loaderData }: Route.ComponentProps) {
                 <Text fontSize="sm">
                   {l.how} Leave {l.leave}. {l.atOnce}
                 </Text>
-                {l.caution && (
-                  <Text fontSize="sm" color="madder" fontWeight="600">
-                    {l.caution}
-                  </Text>
-                )}
               </Box>
               <Text whiteSpace="nowrap" color="inkSoft" alignSelf="flex-end">
                 got ____________
@@ -141,6 +144,7 @@ export default function StandIn({ loaderData }: Route.ComponentProps) {
           ))}
         </Section>
       ))}
+      <Cautions of={cautions} />
       <Section title="Leave these alone" note="They can wait until the household is back">
         <Text>{left.map((l) => `${l.kind} in ${l.bed}`).join("; ") || "Everything is on the list."}</Text>
       </Section>

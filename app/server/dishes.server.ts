@@ -1,3 +1,4 @@
+import { cautionsOfAll } from "#core/handbook/cautions";
 import { dishSchema } from "#core/keeping/dishes";
 import { change, newId } from "#db/change";
 import { type Desk, db, handbook } from "./desk.server";
@@ -8,8 +9,13 @@ export function dishesView(d: Desk) {
   const grown = new Set(d.snapshot.plantings.map((p) => p.cropId));
   const crops = handbook().all.map((c) => ({ id: c.id, name: c.name, grown: grown.has(c.id) }));
   const nameOf = new Map(crops.map((c) => [c.id, c.name]));
+  const used = new Set(d.snapshot.dishes.flatMap((x) => x.cropIds));
   return {
     dishes: d.snapshot.dishes.map((x) => ({ ...x, uses: x.cropIds.map((id) => nameOf.get(id) ?? id).join(", ") })),
+    cautions: cautionsOfAll(
+      handbook().all.filter((c) => used.has(c.id)),
+      "kitchen",
+    ),
     crops: [...crops.filter((c) => c.grown), ...crops.filter((c) => !c.grown)],
   };
 }

@@ -1,4 +1,5 @@
 import { addDays, sayDay } from "#core/calendar/day";
+import { cautionsAt } from "#core/handbook/cautions";
 import { keepingFactsOf } from "#core/handbook/storage";
 import { blanchMinutes, COOK_FULLY, PRESERVED, type Preserved, preservingCautions } from "#core/keeping/blanching";
 import { curingOf } from "#core/keeping/curing";
@@ -134,10 +135,9 @@ export function lotView(d: Desk, id: string) {
       cook: COOK_FULLY.includes(crop.id),
       high: snapshot.garden.elevationM >= 1524,
     },
-    cautions: Object.fromEntries(PRESERVED.map((h) => [h, preservingCautions(crop.id, h)])) as Record<
-      Preserved,
-      string[]
-    >,
+    care: cautionsAt(crop, "storing", "kitchen"),
+    giving: cautionsAt(crop, "giving"),
+    cautions: Object.fromEntries(PRESERVED.map((h) => [h, preservingCautions(crop, h)])) as Record<Preserved, string[]>,
     people: [
       ...new Set([
         ...listPeople(db()).map((p) => p.name),

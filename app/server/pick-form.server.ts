@@ -1,5 +1,6 @@
 import { sayDay } from "#core/calendar/day";
 import { plantingName } from "#core/garden/name";
+import { cautionsAt } from "#core/handbook/cautions";
 import type { Crop } from "#core/handbook/crop";
 import type { Snapshot } from "#core/planning/outlook";
 import { readMass, type UnitSystem } from "#core/units/mass";
@@ -172,7 +173,7 @@ export function pickFormData(d: Desk, pickId: string | undefined, plantingId: st
       keeps: c.after.days[1] >= 21,
       tool: c.technique.tool,
       drying: dryingOf(snapshot, c),
-      cautions: c.cautions,
+      cautions: cautionsAt(c, "picking", "carrying"),
     })),
   };
 }

@@ -1,5 +1,6 @@
 import { addDays, daysBetween, sayDay, sayNear } from "#core/calendar/day";
 import { plantingName } from "#core/garden/name";
+import { cautionsAt } from "#core/handbook/cautions";
 import { SOURCES, type Source } from "#core/handbook/sources";
 import { tastesOf } from "#core/planning/question";
 import { perennialYear } from "#core/planting/perennial";
@@ -75,6 +76,7 @@ export function bedsView(d: Desk, q: URLSearchParams) {
         cleared,
         when: cleared ? `over since ${sayNear(g.planting.endedOn!, today)}` : "picked to the last",
         // where something stands again, the ground is no longer bare
+        cautions: cautionsAt(g.crop, "clearing"),
         tasks: clearingOf(g.planting, g.crop, sickOf(d, g))
           .filter((t) => !cleared || !t.id.endsWith("compost-mulch") || free.some((b) => b.id === g.bed.id))
           .map((t) => ({

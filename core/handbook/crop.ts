@@ -221,6 +221,9 @@ export const cropSchema = z.object({
   rotationYears: z.number().min(0),
   cues: z.array(cueSchema).min(1),
   schools: z.array(schoolSchema).min(1),
+  /** where somebody can get hurt by it, by the ids of `cautions.json`; null: nobody has said, so all that may be is said */
+  hazards: z.array(z.string()).nullable().default(null),
+  /** further words for whoever picks or eats it */
   cautions: z.array(z.string()).default([]),
 });
 export type Crop = z.infer<typeof cropSchema>;

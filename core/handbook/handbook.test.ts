@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { CAUTION_PLACES, cautionsAt } from "./cautions";
 import { cropSchema } from "./crop";
 import { fillLandmarks } from "./cue";
 import { CROPS, cropOf, FAMILIES, findCrop, handbookWith } from "./index";
@@ -72,10 +73,14 @@ describe("dangers stand with the crops that carry them (H rows of the trade hand
     ["chilli", /gloves/i],
     ["parsnip", /gloves/i],
     ["apple", /ladder/i],
-    ["broad-bean", /favism/i],
-    ["pea-snap", /toxic/i],
+    ["broad-bean", /G6PD/i],
+    ["pea-snap", /poisonous/i],
   ])("%s", (id, words) => {
-    expect(cropOf(id).cautions.join(" ")).toMatch(words);
+    expect(
+      cautionsAt(cropOf(id), ...CAUTION_PLACES)
+        .map((c) => c.say)
+        .join(" "),
+    ).toMatch(words);
   });
 });
 

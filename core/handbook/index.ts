@@ -69,7 +69,10 @@ export type Handbook = {
  * that a changed copy survives every update of the handbook.
  */
 export function handbookWith(own: readonly Crop[]): Handbook {
-  const byId = new Map([...CROPS, ...own.map(withSigns)].map((crop) => [crop.id, crop]));
+  // a copy made before hazards were kept has those of the crop it stands in for
+  const printed = new Map(CROPS.map((crop) => [crop.id, crop]));
+  const copies = own.map((crop) => ({ ...crop, hazards: crop.hazards ?? printed.get(crop.id)?.hazards ?? null }));
+  const byId = new Map([...CROPS, ...copies.map(withSigns)].map((crop) => [crop.id, crop]));
   const find = (id: string) => byId.get(id) ?? null;
   return {
     all: own.length === 0 ? CROPS : [...byId.values()].sort(byName),

@@ -1,3 +1,5 @@
+import { type CautionPlace, cautionsAt } from "../handbook/cautions";
+import type { Crop } from "../handbook/crop";
 /** Water-blanching minutes by crop, from the smallest to the largest pieces (US National Center for Home Food Preservation; from memory). */
 export const BLANCH_MINUTES: Readonly<Record<string, readonly [number, number]>> = {
   asparagus: [2, 4],
@@ -71,17 +73,21 @@ export const PRESERVED_DAYS: Record<Preserved, number> = {
 export const PRESERVING_CAUTION =
   "Times and amounts here help to plan. They are not a tested recipe. For anything that will stand in a jar follow a current tested procedure for that food, jar, altitude and equipment exactly: acid and pressure are not to be guessed. When in doubt, freeze it or throw it out.";
 
-/** Cautions of a crop at the step: common advice, deferring to tested procedures. */
-export function preservingCautions(cropId: string, how: Preserved): string[] {
-  const all: string[] = [];
-  if (/^tomato/.test(cropId) && how === "canned")
-    all.push("Tomatoes want added acid in every jar: take the amount from a tested recipe.");
-  else if (how === "canned" && !/apple|pear|plum|peach|berry|currant|raspberry|rhubarb/.test(cropId))
-    all.push("Low in acid: only pressure canning by a tested procedure is safe.");
-  if (/garlic/.test(cropId) && how !== "dried" && how !== "frozen")
-    all.push("Garlic in oil at room temperature can poison: keep it cold and only for days, or freeze it.");
-  if (/bean/.test(cropId)) all.push("Raw beans are poisonous: cook them through before they are eaten.");
-  if (/potato/.test(cropId)) all.push("Cut away green parts and sprouts, or throw the tuber out.");
-  if (how === "fermented") all.push("Weigh the salt by a tested recipe; throw out what smells or looks wrong.");
-  return all;
+/** Where in the list of cautions a way of putting by stands. */
+const PLACE_OF: Record<Preserved, CautionPlace> = {
+  frozen: "freezing",
+  dried: "drying",
+  fermented: "pickling",
+  jam: "jars",
+  canned: "jars",
+  pickled: "pickling",
+  cooked: "kitchen",
+};
+
+/** Cautions of a crop at the step: what the handbook says of it there, deferring to tested procedures. */
+export function preservingCautions(crop: Pick<Crop, "hazards" | "cautions">, how: Preserved): string[] {
+  const all = cautionsAt(crop, PLACE_OF[how]).map((c) => c.say);
+  return how === "fermented"
+    ? [...all, "Weigh the salt by a tested recipe; throw out what smells or looks wrong."]
+    : all;
 }
