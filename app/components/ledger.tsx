@@ -81,7 +81,7 @@ export function Ledger({
       <Text ml={{ md: "auto" }} color={label ? "madder" : "inkSoft"} fontWeight={label ? "650" : "400"}>
         {label && around && (
           <chakra.span display="block" color="inkSoft" fontWeight="400" fontSize="sm" data-testid="around">
-            planned anew around it: {sayMass(around.keptG, units)} kept, {hours(around.minutes)}
+            replanned around it: {sayMass(around.keptG, units)} kept, {hours(around.minutes)}
           </chakra.span>
         )}
         {label ??

@@ -49,7 +49,7 @@ export function PlantingSide({ crop, judged, history, track, isNew }: Props) {
         </Section>
       )}
       {track.length > 8 && history && (
-        <Section title="The season so far" note="Chances day by day, worked out anew from every look and pick">
+        <Section title="The season so far" note="Chances day by day, worked out from every look and pick">
           <SeasonTrack days={track} looks={history.checks.map((c) => c.day)} picks={history.picks.map((p) => p.day)} />
         </Section>
       )}
@@ -67,7 +67,7 @@ export function PlantingSide({ crop, judged, history, track, isNew }: Props) {
         </Section>
       )}
       {history && history.checks.length > 0 && (
-        <Section title="Looked at" note="Change or remove one, and all that follows is worked out anew">
+        <Section title="Looked at" note="Change or remove one, and everything after it is worked out again">
           {[...history.checks].reverse().map((c) => (
             <Flex
               key={c.id}

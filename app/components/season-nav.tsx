@@ -19,15 +19,15 @@ const Item = chakra(NavLink, {
 
 /** What a season can be asked, from looking back to looking ahead. */
 const PARTS = [
-  ["/season", "What it gave"],
+  ["/season", "Harvest"],
   ["/season/compare", "Compare"],
-  ["/season/rhythm", "Rhythm"],
+  ["/season/rhythm", "Picking rhythm"],
   ["/season/weeks", "Gluts and gaps"],
-  ["/season/beds", "Beds after"],
-  ["/season/sowings", "Sowings"],
-  ["/season/seeds", "Seed box"],
-  ["/season/next", "Next year"],
-  ["/season/lessons", "Lessons"],
+  ["/season/beds", "Clearing and replanting"],
+  ["/season/sowings", "Sowing dates"],
+  ["/season/seeds", "Seeds"],
+  ["/season/next", "Next year’s plan"],
+  ["/season/lessons", "Notes and lessons"],
   ["/season/right", "Was it right?"],
 ] as const;
 

@@ -177,7 +177,7 @@ export default function Rounds({ loaderData, actionData }: Route.ComponentProps)
         <>
           <Form method="post" preventScrollReset>
             <Button type="submit" name="intent" value="plan">
-              <Sparkles size={18} /> {rounds.length === 0 ? "Plan the fortnight" : "Plan anew"}
+              <Sparkles size={18} /> {rounds.length === 0 ? "Plan the fortnight" : "Replan"}
             </Button>
           </Form>
           {rounds.length > 0 && (
@@ -206,7 +206,7 @@ export default function Rounds({ loaderData, actionData }: Route.ComponentProps)
           }
         >
           {loaderData.missed.map((r) => `${sayDay(r.day)} ${r.startsAt}: ${r.names.join(", ")}`).join("; ")}. What it
-          left standing is reckoned in; plan anew, or log what was picked after all.
+          left standing is reckoned in; replan, or log what was picked after all.
         </Note>
       )}
       {windows === 0 && (

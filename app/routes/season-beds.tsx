@@ -14,7 +14,7 @@ import type { Route } from "./+types/season-beds";
 export const loader = ({ request }: Route.LoaderArgs) => bedsView(desk(), new URL(request.url).searchParams);
 export const action = async ({ request }: Route.ActionArgs) => clearBed(desk(), typedOf(await formOf(request)));
 
-export const meta: Route.MetaFunction = () => [{ title: "Beds after the last pick · Akmedon" }];
+export const meta: Route.MetaFunction = () => [{ title: "Clearing and replanting · Akmedon" }];
 
 type View = Route.ComponentProps["loaderData"];
 
@@ -24,7 +24,7 @@ export default function SeasonBeds({ loaderData }: Route.ComponentProps) {
   const submit = useSubmit();
   return (
     <Page
-      title="Beds after the last pick"
+      title="Clearing and replanting"
       lead="Clear with a reason, then fill the gap: what still ripens there, and what may follow what stood there."
     >
       <SeasonNav />
@@ -211,7 +211,7 @@ function FreeBed({ bed: b }: { bed: View["free"][number] }) {
       ))}
       {b.not.length > 0 && (
         <Text fontSize="sm" color="inkSoft" mt="1">
-          Rather not {b.not.map((n) => `${n.names}: ${n.why}`).join(". Nor ")}.
+          Do not plant {b.not.map((n) => `${n.names}: ${n.why}`).join(". Nor ")}.
         </Text>
       )}
     </Box>

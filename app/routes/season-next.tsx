@@ -53,7 +53,7 @@ export default function SeasonNext({ loaderData, actionData }: Route.ComponentPr
             <option value="same">as many plants as this year</option>
           </Select>
           <Button type="submit" name="intent" value="draw" variant={count === 0 ? "solid" : "outline"}>
-            {count === 0 ? "Draw it up" : "Draw it up anew"}
+            {count === 0 ? "Draw it up" : "Draw it up again"}
           </Button>
           {open > 0 && (
             <Button type="submit" name="intent" value="clear" variant="quiet">

@@ -23,7 +23,7 @@ import type { Route } from "./+types/season-seeds";
 export const loader = () => seedsView(desk());
 export const action = async ({ request }: Route.ActionArgs) => changeSeeds(desk(), typedOf(await formOf(request)));
 
-export const meta: Route.MetaFunction = () => [{ title: "Seed box · Akmedon" }];
+export const meta: Route.MetaFunction = () => [{ title: "Seeds · Akmedon" }];
 
 type View = Route.ComponentProps["loaderData"];
 
@@ -35,7 +35,7 @@ export default function SeasonSeeds({ loaderData, actionData }: Route.ComponentP
   const toOrder = needs.filter((n) => n.order > 0);
   return (
     <Page
-      title="Seed box"
+      title="Seeds"
       lead="In the order of sowing. What comes up is reckoned from age and from your own tests: lay twenty on damp paper, count what sprouts."
     >
       <SeasonNav />

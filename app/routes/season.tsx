@@ -82,8 +82,8 @@ export default function Season({ loaderData }: Route.ComponentProps) {
               </Suspense>
             )}
           </Box>
-          <Section title="What it gave" note="weighed and estimated apart; yields count both">
-            <FiguresTable label="What it gave">
+          <Section title="Harvest" note="weighed and estimated apart; yields count both">
+            <FiguresTable label="Harvest">
               <thead>
                 <tr>
                   <th> </th>

@@ -107,7 +107,7 @@ export default function StandIn({ loaderData }: Route.ComponentProps) {
         <Box data-noprint>
           <Note>
             Nobody picks on this trip yet. Give the stand-in some minutes in{" "}
-            <Anchor to="/settings#trips">settings</Anchor> and plan anew.
+            <Anchor to="/settings#trips">settings</Anchor> and replan.
           </Note>
         </Box>
       )}

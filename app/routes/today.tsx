@@ -162,7 +162,7 @@ export default function Today({ loaderData }: Route.ComponentProps) {
   return (
     <Page
       title={sayDay(today).replace(/^\w+/, weekdayName(today))}
-      lead={sun ? `Sun ${sun.sunrise} to ${sun.sunset}` : undefined}
+      lead={sun ? `Sunrise ${sun.sunrise}, sunset ${sun.sunset}` : undefined}
       actions={
         <>
           <LinkButton to="/walk">Begin the walk</LinkButton>

@@ -82,7 +82,7 @@ export default function WhatIfPage({ loaderData }: Route.ComponentProps) {
   return (
     <Page
       title="What if"
-      lead="Suppose it comes other than thought, and see what your rounds would bring home then, and what would be better."
+      lead="Change one thing and see what happens to your rounds, and what would be better."
       actions={
         <LinkButton to="/rounds" variant="outline">
           Back to the rounds
@@ -113,7 +113,7 @@ export default function WhatIfPage({ loaderData }: Route.ComponentProps) {
           ))}
         </Grid>
         <Button type="submit" css={{ "@media (scripting: enabled)": { display: "none" } }}>
-          Suppose it
+          Show what happens
         </Button>
       </Form>
       <Grid
@@ -150,7 +150,7 @@ function inWords({ before, same, anew }: WhatIf, any: boolean, units: UnitSystem
       : minutes > 0
         ? `for ${minutes} minutes more`
         : `in ${-minutes} minutes less`;
-  if (!any) return "Nothing is supposed yet. Choose above what might come other than thought.";
+  if (!any) return "Nothing is changed yet. Choose above what might turn out differently.";
   const first =
     loss > 100
       ? `Keeping to your rounds would then cost ${sayMass(loss, units)}.`

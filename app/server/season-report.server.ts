@@ -54,7 +54,7 @@ export function reportOf(d: Desk, asked: string | null): { years: string[]; year
 
 function yieldsPart(seen: ReturnType<typeof seasonView>): ReportPart {
   return {
-    title: "What it gave",
+    title: "Harvest",
     lines: [],
     table: {
       head: ["Kind", "Weighed", "Estimated", "Picks", "A pick", "Yield"],

@@ -51,7 +51,7 @@ export function ageingOf(facts: KeepingFacts, air: Air, grade: Grade, besideGas:
   if (h !== null && h > damp && damp <= DRY_KEEPER_PCT)
     add(`damper than ${damp} %: it rots or sprouts`, 1 + DAMP_PER_POINT * (h - damp));
   if (besideGas) add("ripening fruit lies beside it", GAS[facts.gasHarm]);
-  add("it was damaged or told to be eaten first", GRADE_RATE[grade] ?? 1);
+  add("it was damaged or marked “eat first”", GRADE_RATE[grade] ?? 1);
   return { rate: factors.reduce((r, f) => r * f.factor, 1), factors };
 }
 const say = (low: number, high: number): string => (low === high ? `${low}` : `${low} to ${high}`);

@@ -31,7 +31,7 @@ const rankOf = (s: Stocked): number => {
   if (/\bsmall\b/i.test(note)) return 2;
   return 3;
 };
-const RANK_WORDS = ["damaged", "told to be eaten first", "small ones shrivel first", "", "", ""];
+const RANK_WORDS = ["damaged", "use soon", "small ones shrivel first", "", "", ""];
 
 /** Something that is kept for next year's planting is not for the table. */
 const isForSeed = (s: Stocked): boolean => s.lot.grade === "seed" || s.lot.way === "seed";

@@ -45,7 +45,7 @@ export function sayReasons(
 /** Days and warmth so far beside what is expected. */
 export function sayClock(j: Judgement, crop: Crop, school: School): string {
   if (j.regime !== "first")
-    return `picked before; ${crop.name.toLowerCase()} wants a pick every ${crop.interval.warmDays} days when warm, ${crop.interval.coolDays} when cool`;
+    return `picked before; ${crop.name.toLowerCase()} is picked every ${crop.interval.warmDays} days when warm, ${crop.interval.coolDays} when cool`;
   const share = Math.round((j.warmthSoFarDd / j.clock.targetDd) * 100);
   const warmth = share >= 100 ? "all" : `${share} % of`;
   const source = j.clock.range.from === "packet" ? "the packet says" : "the handbook says";
