@@ -10,8 +10,8 @@ export function DemoClock({ today, steps }: { today: string; steps: readonly num
   return (
     <Section title="The demo’s clock" id="clock" note={`It stands at ${sayDate(today)}`}>
       <Text mb="3">
-        Let time pass: the station records the days, the forecast desk issues a new forecast, and what was planned meets what
-        came.
+        Let time pass: the station records the days, the forecast desk issues a new forecast, and what was planned meets
+        what came.
       </Text>
       <Form method="post">
         <input type="hidden" name="intent" value="clock" />
