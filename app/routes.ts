@@ -52,7 +52,7 @@ export default [
     route("settings", "routes/settings.tsx"),
     route("settings/household", "routes/household.tsx"),
     route("settings/backups", "routes/backups.tsx"),
-    route("settings/backups/:name", "routes/backup.tsx"),
+    route("settings/backups/:backup", "routes/backup.tsx"),
   ]),
   route("walk-sheets", "routes/walk-sheets.tsx"),
   route("photos/:name", "routes/photo.tsx"),

@@ -5,6 +5,7 @@ import type { RouteConfigEntry } from "@react-router/dev/routes";
 import { describe, expect, it } from "vitest";
 import { newGarden } from "#core/garden/garden";
 import { restoreArchive } from "#db/archive";
+import { makeBackup } from "#db/backups";
 import { openGarden } from "#db/open";
 import type { Archive } from "#formats/archive";
 import { demoGarden } from "#standins/demo-garden";
@@ -93,7 +94,7 @@ const GARDENS: [string, Archive][] = [
 ];
 
 /** Every address of the application, its parameters filled from the garden as far as it has them. */
-function addresses(archive: Archive): string[] {
+function addresses(archive: Archive, backup: string): string[] {
   const params: Record<string, string | undefined> = {
     plantingId: archive.plantings[0]?.id,
     bedId: archive.beds[0]?.id,
@@ -102,6 +103,7 @@ function addresses(archive: Archive): string[] {
     pickId: archive.picks[0]?.id,
     lotId: archive.picks[0] ? `${archive.picks[0].id}-0` : undefined,
     cropId: "courgette",
+    backup,
     name: "none.jpg",
     token: "none",
     table: "harvest.csv",
@@ -127,9 +129,10 @@ describe.each(GARDENS)("every page opens in a garden with %s", (_, archive) => {
     const db = openGarden(dataDir);
     restoreArchive(db, archive, archive.garden.pinnedNow ?? NOW);
     db.$client.close();
+    const made = await makeBackup(dataDir, "2026-10-06T10:00:00");
     const served = await serveGarden("serve", dataDir);
     const faults: string[] = [];
-    for (const path of addresses(archive)) {
+    for (const path of addresses(archive, made.ok ? made.backup.name : "none")) {
       const response = await fetch(`${served.address}${path}`, { redirect: "manual" });
       const text = await response.text();
       const fine = response.status < 400 || (response.status === 404 && MAY_MISS.test(path));

@@ -69,7 +69,7 @@ describe("the whole loop at the table", () => {
     const { page, troubles } = await here.visit();
     await page.goto("/rounds");
     await ready(page);
-    await page.getByRole("button", { name: "Plan anew" }).click();
+    await page.getByRole("button", { name: "Replan" }).click();
     await page.getByText(/rounds planned/).waitFor();
     const text = await page.innerText("main");
     expect(text).toMatch(/within \d\.\d % of the best possible/);

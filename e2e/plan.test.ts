@@ -93,7 +93,7 @@ describe("what binds a plan", () => {
     expect(await page.locator("#weekly-carrot").inputValue()).toBe("2 kg");
     await page.goto("/rounds");
     await ready(page);
-    await page.getByRole("button", { name: "Plan anew" }).click();
+    await page.getByRole("button", { name: "Replan" }).click();
     await page.getByText(/rounds? planned/).waitFor();
     expect(await page.innerText("main")).toMatch(/Winter squash ‘butter flask’ Round bed: you do not eat it/);
     await page.context().close();
@@ -129,7 +129,7 @@ describe("what binds a plan", () => {
     await page.getByText("Thu 8 Oct kept free").waitFor();
     await page.goto("/rounds");
     await ready(page);
-    await page.getByRole("button", { name: "Plan anew" }).click();
+    await page.getByRole("button", { name: "Replan" }).click();
     await page.getByText(/rounds? planned/).waitFor();
     const rounds = (await page.locator("section[id^=round-]").allInnerTexts()).join("\n");
     expect(rounds).toMatch(/(Tuesday|Wednesday) 17:15\s+(today|tomorrow)/);

@@ -39,7 +39,7 @@ describe("a round changed by hand", () => {
     const { page } = await here.visit();
     await page.goto("/rounds");
     await ready(page);
-    await page.getByRole("button", { name: "Plan anew" }).click();
+    await page.getByRole("button", { name: "Replan" }).click();
     await page.getByText(/\d rounds planned, as they were|\d rounds planned: /).waitFor();
     await page.context().close();
   });
@@ -166,7 +166,7 @@ describe("away", () => {
     await page.goto("/rounds");
     await ready(page);
     expect(await page.innerText("main")).toMatch(/rounds were missed|A round was missed/);
-    await page.getByRole("button", { name: "Plan anew" }).click();
+    await page.getByRole("button", { name: "Replan" }).click();
     await page.getByText(/rounds? planned: .*(new|instead of|not planned any more)/).waitFor();
     await page.context().close();
     await fresh.stop();

@@ -14,7 +14,7 @@ const report: SeasonReport = {
   parts: [
     { title: "Lessons", lines: ["Net it *early*\nin July", "[not a link](x)"], table: null },
     {
-      title: "What it gave",
+      title: "Harvest",
       lines: [],
       table: {
         head: ["Kind", "Weighed"],
@@ -33,7 +33,7 @@ describe("the season as Markdown", () => {
   const cells = (line: string) => line.split(/(?<!\\)\|/).length;
   it("has one heading, its parts, and tables whose rows have as many cells as their heads", () => {
     expect(text.match(/^# /gm)).toHaveLength(1);
-    expect(text.match(/^## .+$/gm)).toEqual(["## Lessons", "## What it gave"]);
+    expect(text.match(/^## .+$/gm)).toEqual(["## Lessons", "## Harvest"]);
     const table = text.split("\n").filter((l) => l.startsWith("|"));
     expect(table).toHaveLength(4);
     expect(new Set(table.map(cells)).size).toBe(1);

@@ -8,7 +8,7 @@ import { done, formOf, missing, refuse, typedOf } from "../server/forms.server";
 import type { Route } from "./+types/backup";
 
 export async function loader({ params }: Route.LoaderArgs) {
-  const inside = await lookInside(desk(), params.name);
+  const inside = await lookInside(desk(), params.backup);
   if (!inside.ok) throw missing("backup");
   return inside;
 }
@@ -16,7 +16,7 @@ export async function loader({ params }: Route.LoaderArgs) {
 export async function action({ request, params }: Route.ActionArgs) {
   const typed = typedOf(await formOf(request));
   if (typed.intent !== "back") return refuse({ errors: { form: "Nothing was asked." }, typed });
-  const back = await bringBack(desk(), params.name);
+  const back = await bringBack(desk(), params.backup);
   return back.ok ? done("/", back.journalId) : refuse({ errors: { form: back.message }, typed });
 }
 

@@ -1,4 +1,4 @@
-import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import { Box, Flex, Text } from "@chakra-ui/react";
 import { Download, Save } from "lucide-react";
 import { Form, useNavigation } from "react-router";
 import { Anchor, Button, LinkButton, Note, Page, Section } from "../components/ui";
@@ -67,7 +67,7 @@ export default function Backups({ loaderData, actionData }: Route.ComponentProps
           <Anchor to="/settings">Settings</Anchor>, here or on another machine.
         </Text>
         <LinkButton variant="outline" to="/out/garden.zip" reloadDocument>
-          <Download size={18} /> Garden and photos, <chakra.abbr title="a zip archive">ZIP</chakra.abbr>
+          <Download size={18} /> Garden and photos, ZIP
         </LinkButton>
       </Section>
     </Page>

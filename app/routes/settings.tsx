@@ -6,11 +6,8 @@ import { datedWindowSchema, tripSchema, windowSchema } from "#core/calendar/wind
 import { gardenSchema, personSchema } from "#core/garden/garden";
 import { readMass } from "#core/units/mass";
 import { containerSchema } from "#core/weighing/pick";
-import { restoreArchive } from "#db/archive";
 import { change, newId } from "#db/change";
 import { listContainers, listPeople, saveGarden } from "#db/garden";
-import { readArchive } from "#formats/archive";
-import { isZip, readGardenZip } from "#formats/garden-zip";
 import { sayError } from "#formats/located";
 import { DemoClock } from "../components/demo-clock";
 import { HomeNetwork } from "../components/home-network";
@@ -19,12 +16,11 @@ import { Button, Field, FormError, Input, LinkButton, Page, Section, Select, sho
 import { CLOCK_STEPS, letDaysPass } from "../server/clock.server";
 import { db, desk } from "../server/desk.server";
 import { done, faultsOf, formOf, numberOf, refuse, typedOf } from "../server/forms.server";
+import { bringGardenBack } from "../server/garden-back.server";
 import { endSession, homeNetwork } from "../server/home-network.server";
-import { putPhotosBack } from "../server/photos.server";
 import { readTripsInThread } from "../server/reading.server";
 import type { Route } from "./+types/settings";
 
-const MOST_BYTES = 30_000_000;
 /** How far ahead trips are taken from a calendar. */
 const TRIP_DAYS = 400;
 
@@ -193,31 +189,8 @@ export async function action({ request }: Route.ActionArgs) {
     case "end-session":
       endSession(typed.session ?? "");
       return done("/settings", null);
-    case "restore": {
-      const file = form.get("archive");
-      if (!(file instanceof File) || file.size === 0)
-        return refuse({ errors: { archive: "choose an archive, a file called …zip or …json" }, typed: {} });
-      if (file.size > MOST_BYTES)
-        return refuse({
-          errors: { archive: "the file is larger than 30 MB: bring it back with akmedon import, in a terminal" },
-          typed: {},
-        });
-      const bytes = new Uint8Array(await file.arrayBuffer());
-      const zip = isZip(bytes) ? await readGardenZip(bytes) : null;
-      if (zip && !zip.ok)
-        return refuse({
-          errors: { archive: `${zip.errors.map(sayError).join("\n")}\nNothing was changed.` },
-          typed: {},
-        });
-      const read = readArchive(zip ? zip.value.archive : new TextDecoder().decode(bytes));
-      if (!read.ok)
-        return refuse({
-          errors: { archive: `${read.errors.slice(0, 10).map(sayError).join("\n")}\nNothing was changed.` },
-          typed: {},
-        });
-      if (zip) putPhotosBack(zip.value.photos);
-      return done("/", restoreArchive(db(), read.value, at));
-    }
+    case "restore":
+      return bringGardenBack(form.get("archive"), at);
     default:
       return refuse({ errors: { form: "Nothing was asked." }, typed });
   }

@@ -1,10 +1,11 @@
 import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import { Link } from "react-router";
-import { addDays, daysBetween, sayDay, sayNear, weekdayName } from "#core/calendar/day";
+import { addDays, sayDay, sayNear, weekdayName } from "#core/calendar/day";
 import { sunTimes } from "#core/calendar/sun";
 import { standInOn } from "#core/calendar/windows";
 import { plantingName } from "#core/garden/name";
 import { headline } from "#core/planning/headline";
+import { looksDue } from "#core/planning/looks-due";
 import { urgenciesOf } from "#core/planning/rounds";
 import { sayMass } from "#core/units/mass";
 import { listSetAside } from "#db/garden";
@@ -71,28 +72,22 @@ export function loader() {
     by: standInOn(r.day, snapshot.trips),
     kit: roundKit(d, r),
   }));
+  // a pick is a look too; what nobody has seen yet has no day
+  const seen = new Map<string, string>();
+  for (const x of [...snapshot.checks, ...snapshot.picks]) {
+    const day = x.at.slice(0, 10);
+    if (day <= today && day > (seen.get(x.plantingId) ?? "")) seen.set(x.plantingId, day);
+  }
   const checkedToday = new Set(snapshot.checks.filter((c) => c.at.slice(0, 10) === today).map((c) => c.plantingId));
-  const looks = outlook.plantings
-    .filter((p) => !checkedToday.has(p.planting.id))
-    .map((p) => {
-      // a pick is a look too; what nobody has seen yet has no day
-      const seen = [...snapshot.checks, ...snapshot.picks]
-        .filter((x) => x.plantingId === p.planting.id && x.at.slice(0, 10) <= today)
-        .reduce((last, x) => (x.at > last ? x.at : last), "");
-      const { unready, nearly, ready, past } = p.judgement.chances;
-      return {
-        id: p.planting.id,
-        kind: plantingName(p.planting, p.crop),
-        bed: p.bed.name,
-        verdict: p.judgement.verdict,
-        since: seen === "" ? null : daysBetween(seen.slice(0, 10), today),
-        due: p.judgement.lookAgain,
-        doubt: 1 - Math.max(unready, nearly, ready, past),
-      };
-    })
-    // those whose day has come first, of these the most doubtful
-    .sort((a, b) => Number(b.due <= today) - Number(a.due <= today) || b.doubt - a.doubt)
-    .slice(0, 5);
+  const looks = looksDue(outlook.plantings, seen, today, checkedToday)
+    .slice(0, 5)
+    .map(({ planting: p, since }) => ({
+      id: p.planting.id,
+      kind: plantingName(p.planting, p.crop),
+      bed: p.bed.name,
+      verdict: p.judgement.verdict,
+      since,
+    }));
   const sun = sunTimes(today, snapshot.garden.latitudeDeg, snapshot.garden.longitudeDeg, snapshot.garden.timeZone);
   return {
     saving,
@@ -266,7 +261,7 @@ export default function Today({ loaderData }: Route.ComponentProps) {
             )}
           </Section>
           <HouseLines house={house} />
-          <Section title="Worth a look" note="Due first, then the most doubtful">
+          <Section title="Worth a look" note="due first, then what a minute saves most at">
             {looks.map((l) => (
               <Flex
                 key={l.id}

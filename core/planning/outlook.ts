@@ -14,15 +14,14 @@ import type { Dish } from "../keeping/dishes";
 import type { LotEvent } from "../keeping/lot";
 import type { PlaceReading } from "../keeping/place-air";
 import type { Check } from "../planting/check";
-import { daysAtTemp, referenceWarmth, warmth } from "../planting/clock";
+import { referenceWarmth, warmth } from "../planting/clock";
 import { type Judgement, judge } from "../planting/judge";
-import { marksOf } from "../planting/marked";
 import { needsOf } from "../planting/needs";
-import { type Counted, type Population, populationOf } from "../planting/population";
 import { clockStart, ownShift } from "../planting/season-clock";
 import { isSick } from "../planting/sick";
 import { spreading } from "../planting/sickness";
-import { type PickedBefore, piecesPerDay, type Supply, supplyOf } from "../planting/supply";
+import { standingPieces } from "../planting/standing";
+import { piecesPerDay, type Supply, supplyOf } from "../planting/supply";
 import type { BedLoss } from "../season/bed-loss";
 import type { Lesson } from "../season/lessons";
 import type { Planned } from "../season/next-plot-row";
@@ -31,7 +30,7 @@ import { bedDay, COVER_WARMTH, coverNight } from "../weather/bed-night";
 import { type BedReading, type CoverNight, type LearnedOffset, learnOffset } from "../weather/bed-offset";
 import { type Climate, climateOf, weatherFor } from "../weather/climate";
 import type { HazardDay } from "../weather/crop-hazards";
-import { type Forecast, type Member, meanTempC, type WeatherDay } from "../weather/daily";
+import type { Forecast, Member, WeatherDay } from "../weather/daily";
 import { correctedMembers, type Night } from "../weather/ensemble";
 import { type LeadSkill, skillOf, spreadRatio } from "../weather/forecast-skill";
 import { type Hazard, hazardsOf, LEAST_MEMBERS } from "../weather/hazards";
@@ -274,50 +273,6 @@ export function outlookOf(snapshot: Snapshot, now: string, weighReadings = false
     away: isAway(d.weather.day, snapshot.trips),
   }));
   return { now, today, days, plantings, climate, offsets, skill, spreadRatio: ratio };
-}
-
-/** Pieces by age that stand on a repeat cropper, when they were counted within the last three weeks; else null. */
-function standingPieces(
-  planting: Planting,
-  bed: Bed,
-  crop: Crop,
-  checks: readonly Check[],
-  picked: readonly (PickedBefore & { all: boolean })[],
-  referenceDays: number,
-  weather: readonly WeatherDay[],
-  today: Day,
-  flushOver: boolean,
-): Population | null {
-  const counts = checks.flatMap((c): Counted[] => [
-    ...(["ready", "nearly", "past"] as const).flatMap((mark): Counted[] =>
-      c.marked.length > 0
-        ? [{ day: c.at.slice(0, 10), of: mark === "past" ? "over" : mark, pieces: marksOf(c.marked)[mark] }]
-        : [],
-    ),
-    ...c.readings.flatMap((r): Counted[] => {
-      const cue = crop.cues.find((x) => x.id === r.cueId);
-      return cue?.kind === "count" ? [{ day: c.at.slice(0, 10), of: cue.of, pieces: Number(r.value) }] : [];
-    }),
-  ]);
-  const first = counts.filter((c) => c.day <= today && c.day >= addDays(today, -21))[0]?.day;
-  // none at the last count: what has come since is known to the stage alone
-  const last = counts.filter((c) => c.day <= today).at(-1)?.day;
-  if (!first || counts.every((c) => c.day !== last || c.pieces === 0)) return null;
-  const days = weather
-    .filter((w) => w.day >= first && w.day <= today)
-    .map((w) => {
-      const felt = bedDay(w, bed);
-      const mean = meanTempC(felt);
-      return {
-        day: w.day,
-        growth: warmth(felt, crop) / referenceWarmth(crop),
-        readyInDays: daysAtTemp(crop.interval.warmDays, crop.interval.coolDays, mean),
-        primeDays: daysAtTemp(crop.prime.warmDays, crop.prime.coolDays, mean),
-      };
-    });
-  const taken = picked.map((p) => ({ day: p.day, all: p.all, pieces: p.netG / crop.yield.pieceG }));
-  const rate = flushOver ? 0 : piecesPerDay(planting, bed, crop, picked, referenceDays, today);
-  return populationOf(days, rate, counts, taken);
 }
 
 function groupBy<T>(items: readonly T[], keyOf: (item: T) => string): Map<string, T[]> {
