@@ -26,7 +26,7 @@ export function Cautions({ of, title = "Take care" }: { of: readonly Said[]; tit
       </Text>
       <chakra.ul listStyleType="none" display="grid" gap="1.5">
         {of.map((c) => (
-          <chakra.li key={c.id} fontWeight={c.level === 1 ? "650" : "400"} fontSize={c.level === 3 ? "sm" : "md"}>
+          <chakra.li key={c.id} fontWeight={c.level === 1 ? "650" : "400"} fontSize={c.level === 1 ? "md" : "sm"}>
             {c.crops && c.crops.length > 0 && <chakra.span color="inkSoft">{c.crops.join(", ")}: </chakra.span>}
             {c.say}
           </chakra.li>
