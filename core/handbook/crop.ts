@@ -58,6 +58,8 @@ const byWarmth = z.preprocess(
   z.object({ warmDays: z.number().positive(), coolDays: z.number().positive(), source }),
 );
 
+export const HARVEST_WAYS = ["pull", "fork", "cut", "snap", "twist", "pick", "shake"] as const;
+
 /** Containers by their code in the data files: what the crop is laid in while it is picked. */
 const BOXES = [
   "flat tray, one layer, padded",
@@ -185,6 +187,12 @@ export const cropSchema = z.object({
     )
     .default([]),
   container: box,
+  /** how it is taken from the plant or out of the ground; the first is the usual way */
+  harvest: z.array(z.enum(HARVEST_WAYS)).default([]),
+  /** ripe fruit that rain after dry days splits */
+  splits: z.boolean().default(false),
+  /** bruises under others: late in a round, in one layer on top */
+  bruises: z.boolean().default(false),
   atOnce: z.string(),
   after: z.object({
     how: z.string(),

@@ -118,6 +118,8 @@ const cue = z.discriminatedUnion("kind", [
     /** what it decides; null where it is only noted and advised upon */
     verdict: z.enum(["pick-all", "pick-some", "past-prime", "leave-for-seed"]).nullable(),
     advice: z.string(),
+    /** what is said of the planting when it decides, beside its own advice; null: the advice says it all */
+    call: z.enum(["bolting", "diseased", "take-bitten"]).nullable().default(null),
     /** a sign many crops share, not this crop's own */
     shared: z.boolean().default(false),
   }),

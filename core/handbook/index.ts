@@ -69,9 +69,8 @@ export type Handbook = {
  * that a changed copy survives every update of the handbook.
  */
 export function handbookWith(own: readonly Crop[]): Handbook {
-  // a copy made before hazards were kept has those of the crop it stands in for
   const printed = new Map(CROPS.map((crop) => [crop.id, crop]));
-  const copies = own.map((crop) => ({ ...crop, hazards: crop.hazards ?? printed.get(crop.id)?.hazards ?? null }));
+  const copies = own.map((crop) => withLaterFacts(crop, printed.get(crop.id)));
   const byId = new Map([...CROPS, ...copies.map(withSigns)].map((crop) => [crop.id, crop]));
   const find = (id: string) => byId.get(id) ?? null;
   return {
@@ -83,6 +82,14 @@ export function handbookWith(own: readonly Crop[]): Handbook {
       return crop;
     },
   };
+}
+
+/** A copy made before some facts were fields has those of the crop it stands in for. */
+function withLaterFacts(copy: Crop, of: Crop | undefined): Crop {
+  if (!of) return copy;
+  const { harvest, splits, bruises, wear, byProducts } = of;
+  const facts = copy.harvest.length > 0 ? {} : { harvest, splits, bruises, wear, byProducts };
+  return { ...copy, ...facts, hazards: copy.hazards ?? of.hazards };
 }
 
 const printed = handbookWith([]);

@@ -9,8 +9,9 @@ type Sign = {
   ask: string;
   verdict: Extract<Cue, { kind: "event" }>["verdict"];
   advice: string;
+  call?: Extract<Cue, { kind: "event" }>["call"];
   source: Cue["source"];
-  on: (crop: Pick<Crop, "parts" | "habit" | "nature" | "cues" | "technique" | "weather" | "days" | "thins">) => boolean;
+  on: (crop: Pick<Crop, "parts" | "habit" | "nature" | "cues" | "harvest" | "weather" | "days" | "thins">) => boolean;
 };
 
 const bears =
@@ -18,7 +19,7 @@ const bears =
   (crop: Pick<Crop, "parts">) =>
     crop.parts.some((p) => parts.includes(p));
 const fruits = bears("fruit", "pod");
-const dug = (crop: Pick<Crop, "technique">) => /fork|spade|dig|lift/i.test(crop.technique.how);
+const dug = (crop: Pick<Crop, "harvest">) => crop.harvest[0] === "fork";
 
 /**
  * Signs that many crops share and that a round by the beds should catch: bites, pests, rot, failed pollination, hard
@@ -31,6 +32,7 @@ const SIGNS: readonly Sign[] = [
     ask: "Bites of birds, mice, squirrels?",
     verdict: "pick-some",
     advice: "Take what is ready or nearly so today, before the animals do; bitten pieces are for today, trimmed.",
+    call: "take-bitten",
     source: "CP",
     on: bears("fruit", "pod", "seed"),
   },
@@ -49,6 +51,7 @@ const SIGNS: readonly Sign[] = [
     ask: "Spots, mould, wilting that spreads?",
     verdict: null,
     advice: "Photograph it, take the affected parts away from the garden, touch this bed last and wash the blade.",
+    call: "diseased",
     source: "CP",
     on: () => true,
   },
@@ -94,6 +97,7 @@ const SIGNS: readonly Sign[] = [
     ask: "A flower stem rising?",
     verdict: "pick-all",
     advice: "Take it now while it is good, or leave it for seed if you want some.",
+    call: "bolting",
     source: "CP",
     on: (c) => bears("leaf", "root", "head", "bulb")(c) && c.nature === "sizes",
   },
@@ -156,7 +160,7 @@ const SIGNS: readonly Sign[] = [
 /** The crop with every shared sign that applies to it and that it does not name itself. */
 export function withSigns(crop: Crop): Crop {
   const own = new Set(crop.cues.map((c) => c.id));
-  const bolts = crop.cues.some((c) => c.kind === "event" && /bolt|flower st|stem rising|centre|core/.test(c.label));
+  const bolts = crop.cues.some((c) => c.kind === "event" && c.call === "bolting");
   const cues = SIGNS.filter((s) => !own.has(s.id) && s.on(crop) && !(s.id === "bolting" && bolts)).map(
     ({ on: _, ...s }): Cue => ({
       kind: "event",
@@ -165,6 +169,7 @@ export function withSigns(crop: Crop): Crop {
       seconds: 2,
       usesUp: false,
       shared: true,
+      call: null,
       ...s,
     }),
   );

@@ -18,8 +18,6 @@ export const TURN_WORDS: Record<StopTurn, string> = {
 
 /** Weight of one piece above which a crop is left for the end of a round, g (own choice: a squash, a cabbage). */
 const HEAVY_PIECE_G = 900;
-/** Handbook words of crops that bruise under others. */
-const SOFT = /one layer|single layer|two layers|shallow|padded|punnet/i;
 
 /**
  * When a stop's turn is: common practice of the trade (1-031; roots and leaves in the dew, what mildews dry, soft
@@ -30,7 +28,7 @@ export function turnOf(stop: Stop): StopTurn {
   const { crop } = stop;
   if (crop.yield.pieceG >= HEAVY_PIECE_G || (crop.parts.includes("tuber") && crop.habit === "once-over"))
     return "heavy";
-  if (crop.parts.includes("fruit") && SOFT.test(`${crop.container} ${crop.atOnce}`)) return "delicate";
+  if (crop.bruises) return "delicate";
   return crop.weather.foliage === "any" ? "dew" : "dry";
 }
 

@@ -28,15 +28,14 @@ export function callOf(
   override: Cue | null,
   overCount: number,
 ): Call | null {
-  const seen = `${override?.id ?? ""} ${override?.label ?? ""}`;
+  const seen = override?.kind === "event" ? override.call : null;
   if (verdict === "leave-for-seed")
     return { id: "leave-for-seed", words: "Kept for seed: pick nothing from it, look when it rattles dry." };
-  if (override && /bolt|flower.st|stem rising|centre|core|feathery|buds/i.test(seen))
+  if (seen === "bolting")
     return { id: "bolting", words: "It is bolting: take it now while it is good, or leave some for seed." };
-  if (override && /rust|blight|disease|mould/i.test(seen))
+  if (seen === "diseased")
     return { id: "diseased", words: "Diseased: lift or pick early, small or not, and keep it apart." };
-  if (override && /bite|bird|thie/i.test(seen))
-    return { id: "take-bitten", words: "Animals have found it: take what is ready today." };
+  if (seen === "take-bitten") return { id: "take-bitten", words: "Animals have found it: take what is ready today." };
   if (crop.habit === "repeat" && crop.nature === "sizes" && (overCount > 0 || chances.past > 0.35))
     return {
       id: "strip-over-age",

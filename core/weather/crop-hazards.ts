@@ -87,12 +87,7 @@ export function cropHazards(
         help: ["pick", "shade"],
       });
     const downpour = w.rainMm > 0 ? normalCdf((w.rainMm - DOWNPOUR_MM / 2) / (0.5 * w.rainMm)) : 0;
-    if (
-      open &&
-      crop.parts.some((p) => FRUITS.has(p)) &&
-      dry >= 5 &&
-      /split|crack/i.test(`${crop.late} ${crop.weather.notes.join()}`)
-    )
+    if (open && crop.parts.some((p) => FRUITS.has(p)) && dry >= 5 && crop.splits)
       add({
         kind: "split",
         when: "all day",
