@@ -137,7 +137,7 @@ export function InPassing({ lines, round }: { lines: readonly PassingLine[]; rou
             </Button>
           </Form>
           <LinkButton variant="outline" size="lg" to={`/picks/new?planting=${l.plantingId}&round=${round.id}`}>
-            Weigh
+            Enough is ready
           </LinkButton>
         </Flex>
       )}

@@ -36,7 +36,9 @@ export default function Backups({ loaderData, actionData }: Route.ComponentProps
       {fault && <Note tone="caution">{fault}</Note>}
       <Section title="On this machine" note="seven days, four weeks and twelve months are kept">
         {backups.length === 0 && (
-          <Text color="inkSoft">None yet. The first one is made a minute after the garden is next started.</Text>
+          <Text color="inkSoft">
+            None yet. Your own garden makes one by itself each day on which something changed; or make one now.
+          </Text>
         )}
         {backups.map((b) => (
           <Flex

@@ -5,16 +5,16 @@ import { sayDay, sayNear } from "#core/calendar/day";
 import { plantingName } from "#core/garden/name";
 import { sayMass } from "#core/units/mass";
 import { netOf } from "#core/weighing/net";
-import { restoreArchive } from "#db/archive";
-import { type Backup, bringPhotosBack, listMade } from "#db/backups";
+import { type Backup, listMade } from "#db/backups";
 import type { Archive } from "#formats/archive";
-import { type BackupDone, type BackupRead, type BackupTask, doBackupTask } from "./backup-task";
-import { type Desk, db, handbook } from "./desk.server";
+import { type BackupDone, type BackupRead, type BackupTask, type BroughtBack, doBackupTask } from "./backup-task";
+import { type Desk, handbook } from "./desk.server";
 
 const dataDir = (): string => process.env.AKMEDON_DATA ?? join(process.cwd(), "data", "garden");
 
-/** In a thread of its own where one is built; in development in this one. */
-function inThread(task: BackupTask): Promise<BackupDone> {
+/** Heavy work on backups and archives, in a thread of its own where one is built; in development in this one. */
+export function inBackupThread(taskIn: (dataDir: string) => BackupTask): Promise<BackupDone> {
+  const task = taskIn(dataDir());
   const file = join(process.env.AKMEDON_ROOT ?? process.cwd(), "build", "server", "workers", "backup.js");
   if (!existsSync(file)) return doBackupTask(task);
   return new Promise((resolve, reject) => {
@@ -56,11 +56,11 @@ export const backupLines = () => listMade(dataDir()).map(lineOf);
 
 /** Makes one now. */
 export const backupNow = (): Promise<BackupDone> =>
-  inThread({ what: "make", dataDir: dataDir(), madeAt: machineTime() });
+  inBackupThread((dataDir) => ({ what: "make", dataDir, madeAt: machineTime() }));
 
 /** How a backup compares with the garden as it is: nothing is changed by looking. */
 export async function lookInside(d: Desk, name: string) {
-  const read = (await inThread({ what: "read", dataDir: dataDir(), name })) as BackupRead;
+  const read = (await inBackupThread((dataDir) => ({ what: "read", dataDir, name }))) as BackupRead;
   if (!read.ok) return read;
   const { backup, archive } = read;
   const { snapshot } = d;
@@ -101,12 +101,8 @@ function differing(d: Desk, has: Logged, lacks: Logged): { lines: string[]; more
 }
 
 /** Puts a backup in the garden's place as one change that can be undone; its photos come back where they are missing. */
-export async function bringBack(
-  d: Desk,
-  name: string,
-): Promise<{ ok: true; journalId: string | null; gone: number } | { ok: false; message: string }> {
-  const read = (await inThread({ what: "read", dataDir: dataDir(), name })) as BackupRead;
-  if (!read.ok) return read;
-  const journalId = restoreArchive(db(), read.archive, d.now, `Backup of ${lineOf(read.backup).made} brought back`);
-  return { ok: true, journalId, gone: bringPhotosBack(dataDir(), read.backup).gone.length };
+export async function bringBack(d: Desk, name: string): Promise<BroughtBack> {
+  const made = backupLines().find((b) => b.name === name)?.made ?? name;
+  const label = `Backup of ${made} brought back`;
+  return (await inBackupThread((dataDir) => ({ what: "back", dataDir, name, at: d.now, label }))) as BroughtBack;
 }

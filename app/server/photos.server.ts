@@ -59,15 +59,3 @@ export function photoBytes(name: string): Buffer | null {
   const path = join(folder(), name);
   return existsSync(path) ? readFileSync(path) : null;
 }
-
-/** Puts photos that came with an archive into the garden's folder, where none of that name is there yet. */
-export function putPhotosBack(photos: ReadonlyMap<string, Uint8Array>): void {
-  mkdirSync(folder(), { recursive: true });
-  for (const [name, bytes] of photos) {
-    const path = join(folder(), name);
-    // only what a picture begins with, and nothing that is there already
-    if (!/^[\w-]{1,60}\.jpg$/.test(name) || bytes[0] !== 0xff || bytes[1] !== 0xd8 || existsSync(path)) continue;
-    writeFileSync(`${path}.part`, bytes, { flush: true });
-    renameSync(`${path}.part`, path);
-  }
-}

@@ -15,12 +15,16 @@ import {
   pickColumns,
   readingPicksCsv,
 } from "#formats/picks-in";
+import type { BroughtBack } from "./backup-task";
+import { inBackupThread } from "./backups.server";
 import { type Desk, db, handbook } from "./desk.server";
 import { done, type FormFaults, refuse } from "./forms.server";
 import { breathe, note } from "./progress.server";
 
 const MOST_BYTES = 12_000_000;
 const SHOWN = 12;
+/** From so many picks on they are written in a thread of their own: nobody waits meanwhile. */
+const MANY = 500;
 
 /** Reads the table that was pasted or sent; shows what would come in, or brings it in. Nothing is written half. */
 export async function importPicks(d: Desk, form: FormData) {
@@ -56,9 +60,15 @@ export async function importPicks(d: Desk, form: FormData) {
   if (form.get("intent") === "import") {
     if (picks.length === 0)
       return done(`/picks?said=${encodeURIComponent("All of these were in the log already.")}`, null);
+    const label = `${said} taken from a table`;
+    if (picks.length > MANY) {
+      const at = d.now;
+      const put = (await inBackupThread((dataDir) => ({ what: "picks", dataDir, picks, at, label }))) as BroughtBack;
+      return put.ok ? done("/picks", put.journalId) : no(`${put.message}\nNothing was taken.`);
+    }
     return done(
       "/picks",
-      change(db(), `${said} taken from a table`, d.now, (c) => {
+      change(db(), label, d.now, (c) => {
         for (const p of picks) c.put("picks", p);
       }),
     );
