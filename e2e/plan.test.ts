@@ -13,7 +13,7 @@ describe("the plan under the hand", () => {
     await bead.focus();
     for (let i = 0; i < 4; i++) await page.keyboard.press("ArrowRight");
     await page.getByTestId("around").waitFor();
-    expect(await page.getByTestId("around").innerText()).toMatch(/planned anew around it: [\d.]+ kg kept/);
+    expect(await page.getByTestId("around").innerText()).toMatch(/replanned around it: [\d.]+ kg kept/);
     await page.keyboard.press("Escape");
     expect(await page.getByTestId("ledger").innerText()).toBe(before);
     await page.keyboard.press("ArrowRight");

@@ -56,7 +56,7 @@ describe("what if", () => {
     await last.getByRole("button", { name: "Move", exact: true }).click();
     await page.getByText("Round moved to Thu 15 Oct 17:15").waitFor();
     await page.getByRole("link", { name: "What if" }).click();
-    await page.getByText("Nothing is supposed yet.").waitFor();
+    await page.getByText("Nothing is changed yet.").waitFor();
     const sums = page.getByTestId("sums").locator("> div");
     const plain = await sums.allInnerTexts();
     expect(kilos(plain[1]!)).toBeCloseTo(kilos(plain[0]!), 1);
@@ -71,7 +71,7 @@ describe("what if", () => {
     expect(troubles).toEqual([]);
     // an address with nonsense in it is taken for things as they are
     await page.goto("/rounds/what-if?pickers=900&colderC=hot");
-    expect(await page.innerText("main")).toContain("Nothing is supposed yet.");
+    expect(await page.innerText("main")).toContain("Nothing is changed yet.");
     await page.context().close();
   });
   it("fits a phone", async () => {
