@@ -4,7 +4,7 @@ import { createInterface } from "node:readline";
 import { parseArgs } from "node:util";
 import { z } from "zod";
 import { CROPS, findCrop } from "#core/handbook/index";
-import { backupFile, bringPhotosBack, dailyBackup, listMade, makeBackup, thinBackups } from "#db/backups";
+import { backupFile, bringPhotosBack, dailyBackup, listMade, machineTime, makeBackup, thinBackups } from "#db/backups";
 import { FolderHeld, type Hold, holdFolder } from "#db/folder-hold";
 import { backupsOf, inspectGarden, restoreGarden } from "#db/garden-file";
 import { type Db, GardenUnfit, openGarden } from "#db/open";
@@ -12,7 +12,7 @@ import { judgeDocument, judgeDocumentSchema, judgedSchema, readDocument } from "
 import { type LocatedError, sayError } from "#formats/located";
 import { planDocument, planDocumentSchema, plannedSchema } from "#formats/plan-document";
 import { exportGarden, importFile } from "./archive-files";
-import { keepBackingUp, machineTime } from "./daily-backup";
+import { keepBackingUp } from "./daily-backup";
 import { makeDemo } from "./demo";
 import { findLock, type Lock, setLock } from "./passphrase";
 import { serve } from "./serve";

@@ -1,11 +1,5 @@
 import { spawn } from "node:child_process";
 
-/** The machine's own local time to the second. */
-export const machineTime = (): string => {
-  const now = new Date();
-  return new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString().slice(0, 19);
-};
-
 const FIRST_MS = 60_000;
 const EVERY_MS = 60 * 60_000;
 

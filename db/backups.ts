@@ -50,6 +50,12 @@ const sheetFile = (dataDir: string, name: string): string => join(folderOf(dataD
 const NAME = /^garden-\d{4}-\d{2}-\d{2}-\d{6}$/;
 const PHOTO = /^[\w-]{1,60}\.jpg$/;
 
+/** The machine's own local time to the second: backups belong to the machine, not to a demo's standing clock. */
+export const machineTime = (): string => {
+  const now = new Date();
+  return new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString().slice(0, 19);
+};
+
 /** The backups of a folder that made themselves, or were asked for, newest first; one that cannot be read is left out. */
 export function listMade(dataDir: string): Backup[] {
   if (!existsSync(folderOf(dataDir))) return [];

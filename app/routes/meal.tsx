@@ -3,7 +3,7 @@ import { Printer } from "lucide-react";
 import { Form } from "react-router";
 import { plantingName } from "#core/garden/name";
 import { cautionsAt } from "#core/handbook/cautions";
-import { forAMeal, mealLine, readWanted, standsReadyG } from "#core/planning/meal";
+import { EXAMPLES, forAMeal, mealLine, readWanted, standsReadyG } from "#core/planning/meal";
 import { slotTime } from "#core/planning/problem";
 import { sayMass } from "#core/units/mass";
 import { bulkOf } from "#core/weighing/bulk";
@@ -48,6 +48,7 @@ export function loader({ request }: Route.LoaderArgs) {
   const chosen = lines.filter((l) => l.result);
   return {
     lines,
+    examples: EXAMPLES[garden.units],
     any: chosen.length > 0,
     minutes: Math.round(chosen.reduce((s, l) => s + l.result!.minutes, chosen.length > 0 ? garden.roundMinutes : 0)),
   };
@@ -56,14 +57,14 @@ export function loader({ request }: Route.LoaderArgs) {
 export const meta: Route.MetaFunction = () => [{ title: "For a meal · Akmedon" }];
 
 export default function Meal({ loaderData }: Route.ComponentProps) {
-  const { lines, any, minutes } = loaderData;
+  const { lines, any, minutes, examples } = loaderData;
   return (
     <Page
       title="For a meal"
       lead={
         any
           ? `Just so much, and nothing else: about ${minutes} minutes.`
-          : "Say how much of what you want: 2, 400 g, a colander."
+          : `Say how much of what you want: ${examples}.`
       }
       actions={
         any && (

@@ -5,7 +5,7 @@ import { daysBetween, sayDate } from "#core/calendar/day";
 import { plantingName } from "#core/garden/name";
 import { type Planting, plantingSchema } from "#core/garden/planting";
 import { STARTS } from "#core/handbook/crop";
-import { RIPE_COLOURS, showsColour } from "#core/handbook/ripe-colour";
+import { showsColour } from "#core/handbook/ripe-colour";
 import { outlookOf, type Snapshot } from "#core/planning/outlook";
 import { sayMass } from "#core/units/mass";
 import { newId } from "#db/change";
@@ -14,6 +14,7 @@ import { findPlanting, removePlanting, savePlanting } from "#db/plot";
 import { PlantingDates } from "../components/planting-dates";
 import { PlantingLosses } from "../components/planting-losses";
 import { PlantingSide } from "../components/planting-side";
+import { RipeColour } from "../components/ripe-colour";
 import {
   Anchor,
   Button,
@@ -188,25 +189,7 @@ export default function PlantingPage({ loaderData, actionData }: Route.Component
               <Field name="kind" label="Kind" hint="The name on the packet, or what you call it." faults={faults}>
                 {(p) => <Input {...p} defaultValue={value("kind", planting?.kind)} />}
               </Field>
-              {crop.colours && (
-                <Field
-                  name="ripeColour"
-                  label="Ripe colour"
-                  hint="Only if this kind ripens in another colour than usual."
-                  faults={faults}
-                >
-                  {(p) => (
-                    <>
-                      <Input {...p} list="ripe-colours" defaultValue={value("ripeColour", planting?.ripeColour)} />
-                      <datalist id="ripe-colours">
-                        {RIPE_COLOURS.map((colour) => (
-                          <option key={colour} value={colour} />
-                        ))}
-                      </datalist>
-                    </>
-                  )}
-                </Field>
-              )}
+              {crop.colours && <RipeColour kept={planting?.ripeColour} faults={faults} />}
               <Field name="bedId" label="Bed" faults={faults}>
                 {(p) => (
                   <Select {...p} defaultValue={value("bedId", bedId)}>

@@ -5,7 +5,7 @@ import { sayDay, sayNear } from "#core/calendar/day";
 import { plantingName } from "#core/garden/name";
 import { sayMass } from "#core/units/mass";
 import { netOf } from "#core/weighing/net";
-import { type Backup, listMade } from "#db/backups";
+import { type Backup, listMade, machineTime } from "#db/backups";
 import type { Archive } from "#formats/archive";
 import { type BackupDone, type BackupRead, type BackupTask, type BroughtBack, doBackupTask } from "./backup-task";
 import { type Desk, handbook } from "./desk.server";
@@ -26,12 +26,6 @@ export function inBackupThread(taskIn: (dataDir: string) => BackupTask): Promise
     worker.once("error", reject);
   });
 }
-
-/** The machine's own local time to the second: backups belong to the machine, not to a demo's standing clock. */
-const machineTime = (): string => {
-  const now = new Date();
-  return new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString().slice(0, 19);
-};
 
 const sayBytes = (bytes: number): string =>
   bytes < 1_000_000 ? `${Math.max(1, Math.round(bytes / 1000))} kB` : `${(bytes / 1_000_000).toFixed(1)} MB`;

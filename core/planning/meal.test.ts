@@ -30,6 +30,12 @@ describe("an amount as it is said in a kitchen", () => {
   });
 });
 
+it("speaks of ounces where those are used, and reads what it proposes", () => {
+  const read = (text: string) => readWanted(text, 300, bulkOf(cropOf("kale")), "us");
+  expect(read("lots")).toMatchObject({ ok: false, message: expect.not.stringMatching(/\d g\b/) });
+  expect(read("14 oz")).toMatchObject({ ok: true, wanted: { massG: expect.closeTo(396.9, 0) } });
+});
+
 describe("picking for a meal", () => {
   const [first] = forAMeal(plantings, NOW_T);
   it("offers what is ready and not barred, and nothing else", () => {

@@ -13,6 +13,9 @@ const COUNTS: Record<string, number> = {
 /** What a kitchen measures in: litres of each (common practice: a colander is one family salad). */
 const VESSELS: Record<string, number> = { colander: 4, bowl: 2, bunch: 0.5, handful: 0.3, basket: 8, trug: 8 };
 
+/** Amounts as they may be written, in the garden's own units. */
+export const EXAMPLES: Record<UnitSystem, string> = { metric: "2, 400 g, a colander", us: "2, 14 oz, a colander" };
+
 export type Wanted = { massG: number; pieces: number | null };
 export type WantedResult = { ok: true; wanted: Wanted } | { ok: false; message: string };
 
@@ -38,7 +41,7 @@ export function readWanted(text: string, pieceG: number, bulk: Bulk, units: Unit
   }
   const amount = readAmount(text, units, bulk);
   if (!amount.ok || amount.amount.massG <= 0)
-    return { ok: false, message: "write a number of pieces, a weight, or a vessel: 2, 400 g, a colander" };
+    return { ok: false, message: `write a number of pieces, a weight, or a vessel: ${EXAMPLES[units]}` };
   return { ok: true, wanted: { massG: amount.amount.massG, pieces: null } };
 }
 

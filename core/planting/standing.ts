@@ -7,8 +7,24 @@ import { meanTempC, type WeatherDay } from "../weather/daily";
 import type { Check } from "./check";
 import { daysAtTemp, referenceWarmth, warmth } from "./clock";
 import { marksOf } from "./marked";
-import { type Counted, type Population, populationOf } from "./population";
+import { type AgeingDay, type Counted, type Population, populationOf } from "./population";
 import { type PickedBefore, piecesPerDay } from "./supply";
+
+/** How the weather of a day bore on the pieces of a planting. */
+export function ageingDays(weather: readonly WeatherDay[], from: Day, to: Day, bed: Bed, crop: Crop): AgeingDay[] {
+  return weather
+    .filter((w) => w.day >= from && w.day <= to)
+    .map((w) => {
+      const felt = bedDay(w, bed);
+      const mean = meanTempC(felt);
+      return {
+        day: w.day,
+        growth: warmth(felt, crop) / referenceWarmth(crop),
+        readyInDays: daysAtTemp(crop.interval.warmDays, crop.interval.coolDays, mean),
+        primeDays: daysAtTemp(crop.prime.warmDays, crop.prime.coolDays, mean),
+      };
+    });
+}
 
 /** Pieces by age that stand on a repeat cropper, when they were counted within the last three weeks; else null. */
 export function standingPieces(
@@ -37,18 +53,7 @@ export function standingPieces(
   // none at the last count: what has come since is known to the stage alone
   const last = counts.filter((c) => c.day <= today).at(-1)?.day;
   if (!first || counts.every((c) => c.day !== last || c.pieces === 0)) return null;
-  const days = weather
-    .filter((w) => w.day >= first && w.day <= today)
-    .map((w) => {
-      const felt = bedDay(w, bed);
-      const mean = meanTempC(felt);
-      return {
-        day: w.day,
-        growth: warmth(felt, crop) / referenceWarmth(crop),
-        readyInDays: daysAtTemp(crop.interval.warmDays, crop.interval.coolDays, mean),
-        primeDays: daysAtTemp(crop.prime.warmDays, crop.prime.coolDays, mean),
-      };
-    });
+  const days = ageingDays(weather, first, today, bed, crop);
   const taken = picked.map((p) => ({ day: p.day, all: p.all, pieces: p.netG / crop.yield.pieceG }));
   const rate = flushOver ? 0 : piecesPerDay(planting, bed, crop, picked, referenceDays, today);
   return populationOf(days, rate, counts, taken);

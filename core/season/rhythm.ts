@@ -2,11 +2,10 @@ import { addDays, type Day, daysBetween } from "../calendar/day";
 import type { Bed } from "../garden/bed";
 import type { Planting } from "../garden/planting";
 import type { Crop } from "../handbook/crop";
-import { daysAtTemp, referenceWarmth, warmth } from "../planting/clock";
 import { type AgeingDay, ageDay, type Population } from "../planting/population";
+import { ageingDays } from "../planting/standing";
 import { expectedYieldG } from "../planting/yield";
-import { bedDay } from "../weather/bed-night";
-import { meanTempC, type WeatherDay } from "../weather/daily";
+import type { WeatherDay } from "../weather/daily";
 
 /** Intervals that are played through, days. */
 export const INTERVALS = [1, 2, 3, 5, 7, 10] as const;
@@ -34,22 +33,6 @@ export type Rhythm = {
   /** rounds that came later than the best rhythm, with what each cost in prime worth, g; dearest first */
   late: { day: Day; gap: number; costG: number }[];
 };
-
-/** How the weather of a day bore on the pieces of a planting. */
-export function ageingDays(weather: readonly WeatherDay[], from: Day, to: Day, bed: Bed, crop: Crop): AgeingDay[] {
-  return weather
-    .filter((w) => w.day >= from && w.day <= to)
-    .map((w) => {
-      const felt = bedDay(w, bed);
-      const mean = meanTempC(felt);
-      return {
-        day: w.day,
-        growth: warmth(felt, crop) / referenceWarmth(crop),
-        readyInDays: daysAtTemp(crop.interval.warmDays, crop.interval.coolDays, mean),
-        primeDays: daysAtTemp(crop.prime.warmDays, crop.prime.coolDays, mean),
-      };
-    });
-}
 
 /**
  * Plays a season through: pieces come, ripen and age by the weather as it was; on picking days everything ready and
