@@ -121,6 +121,9 @@ describe("photos", () => {
     thinBackups(dir);
     expect(listMade(dir).some((b) => b.madeAt.startsWith("2024"))).toBe(false);
     expect(kept()).toBe(1);
+    // and it is the one that is still held, not the one that is not
+    rmSync(join(dir, "photos"), { recursive: true });
+    expect(bringPhotosBack(dir, listMade(dir)[0]!)).toEqual({ back: 2, gone: [] });
   });
   it("come back where they are missing, and those that are gone are named", async () => {
     grown().$client.close();
