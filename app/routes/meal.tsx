@@ -2,7 +2,7 @@ import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { Printer } from "lucide-react";
 import { Form } from "react-router";
 import { plantingName } from "#core/garden/name";
-import { cautionsAt } from "#core/handbook/cautions";
+import { cautionsOfAll } from "#core/handbook/cautions";
 import { EXAMPLES, forAMeal, mealLine, readWanted, standsReadyG } from "#core/planning/meal";
 import { slotTime } from "#core/planning/problem";
 import { sayMass } from "#core/units/mass";
@@ -35,20 +35,26 @@ export function loader({ request }: Route.LoaderArgs) {
       fault: read && !read.ok ? read.message : null,
       stands: `about ${sayMass(standsReadyG(p, nowT), garden.units)}${pieces >= 1 && pieces <= 60 ? `, ${pieces} ${pieces === 1 ? "piece" : "pieces"}` : ""}`,
       result: line && {
-        take: `${line.pieces === null ? "" : `${line.pieces}, `}about ${sayMass(line.wantedG, garden.units)}`,
+        take: line.short
+          ? `all that is ready, about ${sayMass(line.standsG, garden.units)}`
+          : `${line.pieces === null ? "" : `${line.pieces}, `}about ${sayMass(line.wantedG, garden.units)}`,
         left: line.short ? null : sayMass(line.leftG, garden.units),
         minutes: line.minutes,
         count: line.pieces,
       },
       how: p.crop.technique.how,
       leave: p.crop.technique.leave,
-      cautions: cautionsAt(p.crop, "picking", "kitchen"),
     };
   });
   const chosen = lines.filter((l) => l.result);
   return {
     lines,
     examples: EXAMPLES[garden.units],
+    cautions: cautionsOfAll(
+      ready.filter((p) => chosen.some((l) => l.id === p.planting.id)).map((p) => p.crop),
+      "picking",
+      "kitchen",
+    ),
     any: chosen.length > 0,
     minutes: Math.round(chosen.reduce((s, l) => s + l.result!.minutes, chosen.length > 0 ? garden.roundMinutes : 0)),
   };
@@ -57,7 +63,7 @@ export function loader({ request }: Route.LoaderArgs) {
 export const meta: Route.MetaFunction = () => [{ title: "For a meal · Akmedon" }];
 
 export default function Meal({ loaderData }: Route.ComponentProps) {
-  const { lines, any, minutes, examples } = loaderData;
+  const { lines, any, minutes, examples, cautions } = loaderData;
   return (
     <Page
       title="For a meal"
@@ -121,10 +127,9 @@ export default function Meal({ loaderData }: Route.ComponentProps) {
                 </Text>
                 <Text color="inkSoft">
                   {l.result.left === null
-                    ? "That is more than stands ready: take what is there."
+                    ? "You asked for more than stands ready."
                     : `About ${l.result.left} stays standing.`}
                 </Text>
-                <Cautions of={l.cautions} />
                 <LinkButton variant="quiet" to={`/picks/new?planting=${l.id}`} data-noprint>
                   Weigh
                 </LinkButton>
@@ -143,6 +148,9 @@ export default function Meal({ loaderData }: Route.ComponentProps) {
           </Flex>
         )}
       </Form>
+      <Box mt="6">
+        <Cautions of={cautions} />
+      </Box>
     </Page>
   );
 }
