@@ -15,10 +15,10 @@ const plantings = Array.from({ length: 10 }, (_, k) => {
 /** What a stop of three minutes costs at 1.8 kg an hour. */
 const STOP_KG = 0.09;
 const ids = (of: ReturnType<typeof inPassing>) => of.map((g) => g.plantingId);
-const likely = plantings.filter((_, k) => k % 5 > 0 && k % 5 < 4);
+const likely = plantings.filter((_, k) => k % 5 > 0);
 
 describe("what a round glances at besides its own lines", () => {
-  it("is what may be ready on its day and is not on it", () => {
+  it("is what may be ready on its day, or surely is, and is not on it", () => {
     expect(likely.length).toBeGreaterThan(1);
     expect(ids(inPassing(plantings, TODAY, new Set(), STOP_KG))).toEqual(likely.map((p) => p.planting.id));
     const first = likely[0]!.planting.id;

@@ -12,8 +12,6 @@ export type Glance = {
 
 /** Under this chance not even a glance is asked for. */
 const WORTH_A_GLANCE = 0.1;
-/** What is as good as sure to be ready and is not on the round was left standing on purpose. */
-const LEFT_ON_PURPOSE = 0.9;
 /**
  * How many times the price of the stop must stand there: what is left goes on growing and is taken with the same stop
  * later. Found in the season trial (3 to 11 tried; net highest from 6 to 9).
@@ -23,7 +21,8 @@ const STOP_PAYS = 6.7;
 const AT_ONCE: readonly TakenWay[] = ["all-at-once"];
 
 /**
- * What to glance at on a round besides its own lines: what may have come on sooner than was thought.
+ * What to glance at on a round besides its own lines: what may have come on sooner than was thought, and what is surely
+ * ready but was not thought worth the stop (more may stand there than was reckoned).
  * @param stopKg price of one stop at a bed, kg of potatoes: its minutes at the worth of an hour
  */
 export function inPassing(
@@ -36,8 +35,7 @@ export function inPassing(
     const { judgement, crop } = p;
     const on = judgement.days.find((d) => d.day === day);
     const chance = on ? on.ready + on.past : 0;
-    if (onRound.has(p.planting.id) || judgement.barred || chance < WORTH_A_GLANCE || chance > LEFT_ON_PURPOSE)
-      return [];
+    if (onRound.has(p.planting.id) || judgement.barred || chance < WORTH_A_GLANCE) return [];
     const pieces = (STOP_PAYS * stopKg * 1000) / (crop.yield.pieceG * crop.worth.perKg);
     return [
       {

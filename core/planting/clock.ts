@@ -11,6 +11,7 @@ import { degreeDaysSine } from "../weather/degree-days";
 import { daysToFirst, firstOf, ripeningSd } from "./flush";
 import { lightShare } from "./light";
 import { type DayStep, SET_STAGE } from "./stage-filter";
+import { NEARLY_FROM, READY_FROM } from "./stage-grid";
 import { evennessOf, piecesOf, wayOf } from "./way";
 
 /** Days to maturity a planting is judged by, with where they come from. */
@@ -212,6 +213,7 @@ export function dayStep(
     return { ...after, before, spreadBefore: COUNTED_SPREAD };
   }
   const dd = grownBy(day, bed, crop, latitudeDeg);
+  const soon = regime === "bears" ? sun * nextPiece(crop, temp) : 0;
   if (clock.fruit) {
     const grows = 1 - SET_STAGE;
     const { setDd, warmDays, coolDays } = clock.fruit;
@@ -222,18 +224,27 @@ export function dayStep(
         // the doubt is one of days: on the short stretch below set as large as on the whole way
         spread: (clock.spread * Math.sqrt(SET_STAGE) * clock.targetDd) / setDd,
       },
-      before: dd === 0 ? 0 : grows / fruitDays(warmDays, coolDays, temp),
+      before: dd === 0 ? 0 : Math.max(grows / fruitDays(warmDays, coolDays, temp), soon),
       spreadBefore: FRUIT_SPREAD,
     };
   }
-  const step = { ...after, before: dd / clock.targetDd, spreadBefore: clock.spread };
+  const step = { ...after, before: dd === 0 ? 0 : Math.max(dd / clock.targetDd, soon), spreadBefore: clock.spread };
   return holds ? { ...step, holdAt: crop.light?.holdAt ?? 0.5 } : step;
 }
 
+/**
+ * How far a day brings the pieces that come next, on what bears: the nearly ready are ready by the next usual picking,
+ * for that is why it is usual (common practice, no source).
+ */
+const nextPiece = (crop: Crop, tempC: number): number =>
+  (READY_FROM - NEARLY_FROM) / daysAtTemp(crop.interval.warmDays, crop.interval.coolDays, tempC);
+
 /** Share of a day's stage that a day of reference warmth brings a piece: what a gap of days is in stage. */
 export function referenceStep(crop: Crop, clock: Clock): number {
-  if (clock.fruit) return (1 - SET_STAGE) / fruitDays(clock.fruit.warmDays, clock.fruit.coolDays, referenceC(crop));
-  return referenceWarmth(crop) / clock.targetDd;
+  const soon = nextPiece(crop, referenceC(crop));
+  if (clock.fruit)
+    return Math.max((1 - SET_STAGE) / fruitDays(clock.fruit.warmDays, clock.fruit.coolDays, referenceC(crop)), soon);
+  return Math.max(referenceWarmth(crop) / clock.targetDd, soon);
 }
 
 /**

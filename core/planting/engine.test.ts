@@ -1,16 +1,17 @@
 import { describe, expect, it } from "vitest";
 import { addDays } from "../calendar/day";
 import { check, plainWeather, type Situation, situation } from "../fixtures/garden";
-import { cropOf, schoolOf } from "../handbook";
+import { CROPS, cropOf, schoolOf } from "../handbook";
 import { climateOf } from "../weather/climate";
 import { conflictAmong, overlapOf, tempered } from "./agreement";
-import { clockOf, dayStep } from "./clock";
+import { clockOf, dayStep, daysRange } from "./clock";
 import { likelihoodOf } from "./cue-kinds";
 import { judge } from "./judge";
 import { misledOn } from "./misled";
 import { dueBefore } from "./prepare";
 import { clockStart } from "./season-clock";
 import { entropyBits } from "./stage-grid";
+import { evennessOf, wayOf } from "./way";
 import { sayReasons } from "./words";
 
 // the handbook's own site, for which its bloom dates are meant: they are not moved there
@@ -283,5 +284,27 @@ describe("replay", () => {
       (d, i) => Math.abs(d.ready - second[i]!.ready) > 1e-9 || Math.abs(d.nearly - second[i]!.nearly) > 1e-9,
     );
     expect(first[changed]?.day).toBe(addDays(input.today, -20));
+  });
+});
+
+describe("what bears on by the dozen", () => {
+  const bearing = CROPS.filter((c) => wayOf(c, schoolOf(c)) === "as-they-come" && evennessOf(c) === "weeks");
+  /** A crop that has borne for a week, picked clean on a day; judged so many days later. */
+  const after = (cropId: string, days: number, plants = 9) => {
+    const { planting, crop } = situation({ cropId, age: 1 });
+    const { maxDays } = daysRange(planting, crop);
+    const input = situation({ cropId, age: maxDays + 7, planting: { plants } });
+    return judge({ ...input, picks: [{ day: addDays(input.today, -days), extent: "all-ready" as const }] });
+  };
+  it("has pieces for the next pick by the next usual picking, whatever the crop", () => {
+    expect(bearing.length).toBeGreaterThan(20);
+    const late = bearing.filter((c) => ripe(after(c.id, Math.round(c.interval.coolDays)).chances) < 0.6);
+    expect(late.map((c) => c.id)).toEqual([]);
+  });
+  it("has a few ripe ones again the very next day where hundreds hang", () => {
+    const few = (id: string, plants?: number) => ripe(after(id, 1, plants).chances);
+    for (const id of ["raspberry-autumn", "raspberry-summer", "tomato-cherry"]) expect(few(id), id).toBeGreaterThan(0.7);
+    // one courgette plant brings one in a few days, and mostly has none the day after
+    expect(few("courgette", 1)).toBeLessThan(0.5);
   });
 });
