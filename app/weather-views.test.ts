@@ -116,22 +116,22 @@ describe("the demo's clock", () => {
 describe("weather brought in", () => {
   const bring = (what: string, text: string, more: Record<string, string> = {}) =>
     importWeather(desk(), { intent: "import", what, source: "", ...more }, text);
-  const refusal = (r: ReturnType<typeof bring>) => (r.kind === "refused" ? r.faults.errors.file : r.kind);
-  it("a record comes in once: again it changes nothing", () => {
+  const refusal = (r: Awaited<ReturnType<typeof bring>>) => (r.kind === "refused" ? r.faults.errors.file : r.kind);
+  it("a record comes in once: again it changes nothing", async () => {
     const csv = writeWeatherCsv(demo.weather.slice(0, 40).map((w) => ({ ...w, day: addDays(w.day, -365) })));
-    const first = bring("record", csv);
+    const first = await bring("record", csv);
     expect(first.kind === "done" && first.journalId).toBeTruthy();
     expect(desk().snapshot.weather).toHaveLength(demo.weather.length + 40);
-    const again = bring("record", csv);
+    const again = await bring("record", csv);
     expect(again.kind === "done" && again.journalId).toBeNull();
   });
-  it("a forecast keeps the name and day it was issued under, unless another name is typed", () => {
+  it("a forecast keeps the name and day it was issued under, unless another name is typed", async () => {
     const issued = demoDesk().forecast("2026-10-05", 10);
-    bring("forecast", writeForecastJson({ ...issued, source: "valley office" }));
+    await bring("forecast", writeForecastJson({ ...issued, source: "valley office" }));
     expect(desk().snapshot.forecasts.some((f) => f.source === "valley office" && f.issuedOn === "2026-10-05")).toBe(
       true,
     );
-    bring("forecast", writeForecastJson({ ...issued, source: "valley office" }), { source: "hill office" });
+    await bring("forecast", writeForecastJson({ ...issued, source: "valley office" }), { source: "hill office" });
     expect(desk().snapshot.forecasts.some((f) => f.source === "hill office")).toBe(true);
   });
   it.each([
@@ -154,9 +154,9 @@ describe("weather brought in", () => {
       /issued on 2026-10-08, which has not been yet/,
     ],
     ["an empty heading", "forecast", "date,member,tmin,tmax", /no days/],
-  ] as [string, string, string, RegExp][])("refuses %s, and nothing of it is kept", (_, what, text, words) => {
+  ] as [string, string, string, RegExp][])("refuses %s, and nothing of it is kept", async (_, what, text, words) => {
     const before = desk().snapshot;
-    expect(refusal(bring(what, text))).toMatch(words);
+    expect(refusal(await bring(what, text))).toMatch(words);
     expect(desk().snapshot.weather).toHaveLength(before.weather.length);
     expect(desk().snapshot.forecasts).toHaveLength(before.forecasts.length);
   });

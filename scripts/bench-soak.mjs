@@ -93,9 +93,19 @@ const table = [
     return `2026-09-${day},${String(6 + (i % 14)).padStart(2, "0")}:${String(i % 60).padStart(2, "0")},red slicer,South wall,${100 + i} g`;
   }),
 ].join("\n");
+/** Thirty years of a station's record, other ones each time, so that all of them are written. */
+const thirtyYears = (n) =>
+  [
+    "date,tmin,tmax,rain,gust",
+    ...Array.from({ length: 10950 }, (_, i) => {
+      const day = new Date(Date.UTC(1990, 0, 1 + i)).toISOString().slice(0, 10);
+      return `${day},${((i * 7) % 15) - 3 + (n % 10) / 10},${12 + ((i * 5) % 17)},${(i * 3) % 9},${5 + (i % 12)}`;
+    }),
+  ].join("\n");
 async function works() {
   const all = [
     ["an import looked at", () => post("/picks/import", { table, intent: "check", token: "soak" })],
+    ["thirty years of weather", (n) => post("/weather", { intent: "import", what: "record", text: thirtyYears(n) })],
     ["a plan", () => post("/rounds", { intent: "plan" })],
     ["a backup", () => post("/settings/backups", { intent: "make" })],
     ["the zip taken", () => fetch(`${address}/out/garden.zip`).then((r) => r.arrayBuffer())],
@@ -104,7 +114,7 @@ async function works() {
   for (let n = 0; going(); n++) {
     const [name, run] = all[n % all.length];
     beside = name;
-    await run();
+    await run(n);
     beside = "nothing";
     await wait(4000);
   }

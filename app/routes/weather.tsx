@@ -87,7 +87,7 @@ export async function action({ request }: Route.ActionArgs) {
     return refuse({ errors: { file: "The file is larger than 4 MB; split it by years." }, typed });
   const text = file instanceof File && file.size > 0 ? await file.text() : pasted;
   if (text === "") return refuse({ errors: { file: "Choose a CSV file, or paste its lines." }, typed });
-  const imported = importWeather(d, typed, text);
+  const imported = await importWeather(d, typed, text);
   switch (imported.kind) {
     case "done":
       return imported.journalId

@@ -1,9 +1,11 @@
 import { copyFileSync, existsSync, mkdirSync, mkdtempSync, renameSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
+import type { WeatherDay } from "#core/weather/daily";
 import type { Pick } from "#core/weighing/pick";
 import { archiveOf, restoreArchive } from "#db/archive";
 import { type Backup, backupFile, bringPhotosBack, listMade, type Made, makeBackup, thinBackups } from "#db/backups";
 import { change, isDiskFull } from "#db/change";
+import { saveWeather } from "#db/garden";
 import { databaseFile, openGarden } from "#db/open";
 import { type Archive, readArchive } from "#formats/archive";
 import { isZip, readGardenZip } from "#formats/garden-zip";
@@ -15,6 +17,7 @@ export type BackupTask = { dataDir: string } & (
   | { what: "back"; name: string; at: string; label: string }
   | { what: "archive"; bytes: Uint8Array; at: string }
   | { what: "picks"; picks: Pick[]; at: string; label: string }
+  | { what: "weather"; days: WeatherDay[]; at: string; label: string }
 );
 export type BackupRead = { ok: true; backup: Backup; archive: Archive } | { ok: false; message: string };
 /** A garden brought back: the change it is in the journal, and photos that are gone for good. */
@@ -35,6 +38,8 @@ export async function doBackupTask(task: BackupTask): Promise<BackupDone> {
       }
       case "picks":
         return { ok: true, journalId: putPicks(task.dataDir, task.picks, task.at, task.label), gone: 0 };
+      case "weather":
+        return { ok: true, journalId: putWeather(task.dataDir, task.days, task.at, task.label), gone: 0 };
       case "archive":
         return await bringArchive(task.dataDir, task.bytes, task.at);
       default: {
@@ -85,6 +90,16 @@ function putPicks(dataDir: string, picks: readonly Pick[], at: string, label: st
     return change(db, label, at, (c) => {
       for (const p of picks) c.put("picks", p);
     });
+  } finally {
+    db.$client.close();
+  }
+}
+
+/** Years of a station's record, as one change. */
+function putWeather(dataDir: string, days: readonly WeatherDay[], at: string, label: string): string | null {
+  const db = openGarden(dataDir);
+  try {
+    return saveWeather(db, days, at, label).journalId;
   } finally {
     db.$client.close();
   }

@@ -2,4 +2,4 @@ import { parentPort, workerData } from "node:worker_threads";
 import { type BackupTask, doBackupTask } from "./backup-task";
 
 /** Makes or reads one backup in a thread of its own: a large garden is copied and looked over while others go on. */
-parentPort?.postMessage(await doBackupTask(workerData as BackupTask));
+parentPort?.postMessage({ done: await doBackupTask(workerData as BackupTask) });

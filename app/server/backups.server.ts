@@ -1,6 +1,3 @@
-import { existsSync } from "node:fs";
-import { join } from "node:path";
-import { Worker } from "node:worker_threads";
 import { sayDay, sayNear } from "#core/calendar/day";
 import { plantingName } from "#core/garden/name";
 import { sayMass } from "#core/units/mass";
@@ -8,23 +5,12 @@ import { netOf } from "#core/weighing/net";
 import { type Backup, listMade, machineTime } from "#db/backups";
 import type { Archive } from "#formats/archive";
 import { type BackupDone, type BackupRead, type BackupTask, type BroughtBack, doBackupTask } from "./backup-task";
-import { type Desk, handbook } from "./desk.server";
-
-const dataDir = (): string => process.env.AKMEDON_DATA ?? join(process.cwd(), "data", "garden");
+import { type Desk, dataDir, handbook } from "./desk.server";
+import { inThread } from "./in-thread.server";
 
 /** Heavy work on backups and archives, in a thread of its own where one is built; in development in this one. */
 export function inBackupThread(taskIn: (dataDir: string) => BackupTask): Promise<BackupDone> {
-  const task = taskIn(dataDir());
-  const file = join(process.env.AKMEDON_ROOT ?? process.cwd(), "build", "server", "workers", "backup.js");
-  if (!existsSync(file)) return doBackupTask(task);
-  return new Promise((resolve, reject) => {
-    const worker = new Worker(file, { workerData: task });
-    worker.once("message", (done: BackupDone) => {
-      resolve(done);
-      void worker.terminate();
-    });
-    worker.once("error", reject);
-  });
+  return inThread<BackupTask, BackupDone>("backup", taskIn(dataDir()), doBackupTask);
 }
 
 const sayBytes = (bytes: number): string =>

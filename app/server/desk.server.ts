@@ -10,9 +10,12 @@ import { type Db, openGarden } from "#db/open";
 
 const holder = globalThis as { akmedonDb?: Db };
 
-/** The open garden of this process; its folder is AKMEDON_DATA. */
+/** The folder of the garden that this process serves: AKMEDON_DATA. */
+export const dataDir = (): string => process.env.AKMEDON_DATA ?? join(process.cwd(), "data", "garden");
+
+/** The open garden of this process. */
 export function db(): Db {
-  holder.akmedonDb ??= openGarden(process.env.AKMEDON_DATA ?? join(process.cwd(), "data", "garden"));
+  holder.akmedonDb ??= openGarden(dataDir());
   return holder.akmedonDb;
 }
 

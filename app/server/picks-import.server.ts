@@ -2,24 +2,16 @@ import { data } from "react-router";
 import { plantingName } from "#core/garden/name";
 import { isLaw, sayWait, waitingOn } from "#core/garden/treatment";
 import { sayMass } from "#core/units/mass";
-import { bulkOf } from "#core/weighing/bulk";
 import { netOf } from "#core/weighing/net";
 import type { Pick } from "#core/weighing/pick";
-import { change, newId } from "#db/change";
-import { type LocatedError, type ReadResult, sayError } from "#formats/located";
-import {
-  type ColumnUses,
-  PICK_COLUMNS,
-  type PickColumns,
-  type PicksIn,
-  pickColumns,
-  readingPicksCsv,
-} from "#formats/picks-in";
+import { change } from "#db/change";
+import { type LocatedError, sayError } from "#formats/located";
+import { type ColumnUses, PICK_COLUMNS, type PickColumns } from "#formats/picks-in";
 import type { BroughtBack } from "./backup-task";
 import { inBackupThread } from "./backups.server";
 import { type Desk, db, handbook } from "./desk.server";
 import { done, type FormFaults, refuse } from "./forms.server";
-import { breathe, note } from "./progress.server";
+import { readPicksInThread } from "./reading.server";
 
 const MOST_BYTES = 12_000_000;
 const SHOWN = 12;
@@ -35,14 +27,11 @@ export async function importPicks(d: Desk, form: FormData) {
   const text = fromFile ? await file.text() : String(form.get("table") ?? "");
   if (text.trim() === "")
     return refuse({ errors: { table: "paste a table, or choose a file" }, typed: { table: text } });
-  const columns = pickColumns(text);
-  const uses = usesOf(form);
-  const seen = columns.ok ? { ...columns.value, uses: uses ?? columns.value.uses } : null;
+  const { columns: seen, read } = await readPicksInThread(text, usesOf(form), String(form.get("token") ?? ""));
   const no = (message: string, located: LocatedError[] = []) => {
     const faults: FormFaults = { errors: { table: message }, typed: { table: text } };
     return data({ ...faults, located, columns: seen }, { status: 422 });
   };
-  const read = await reading(d, text, uses ?? undefined, String(form.get("token") ?? ""));
   if (!read.ok) return no(`${read.errors.map(sayError).join("\n")}\nNothing was taken.`, read.errors);
   const { picks, already, estimated } = read.value;
   const named = nameThem(d, picks);
@@ -106,36 +95,6 @@ function usesOf(form: FormData): ColumnUses | null {
     if (column) uses[column] ??= Number(at[1]);
   }
   return asked ? uses : null;
-}
-
-/** Reads the table, letting other requests through, and says how far it has got. */
-async function reading(
-  d: Desk,
-  text: string,
-  uses: ColumnUses | undefined,
-  token: string,
-): Promise<ReadResult<PicksIn>> {
-  const book = handbook();
-  const bedName = new Map(d.snapshot.beds.map((b) => [b.id, b.name]));
-  const steps = readingPicksCsv(
-    text,
-    {
-      plantings: d.snapshot.plantings.map((p) => {
-        const crop = book.of(p.cropId);
-        return { ...p, bed: bedName.get(p.bedId) ?? "", crop: crop.name, bulk: bulkOf(crop) };
-      }),
-      known: d.snapshot.picks,
-      units: d.snapshot.garden.units,
-      newId,
-    },
-    uses,
-  );
-  for (;;) {
-    const step = steps.next();
-    if (token !== "") note(token, step.done ? 1 : step.value);
-    if (step.done) return step.value;
-    await breathe();
-  }
 }
 
 function nameThem(d: Desk, picks: readonly Pick[]) {

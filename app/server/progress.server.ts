@@ -14,6 +14,3 @@ export function note(token: string, done: number): void {
 
 /** How far an import has got; null: nobody knows of it. */
 export const progressOf = (token: string): number | null => going.get(token) ?? null;
-
-/** Lets other requests be answered before going on. */
-export const breathe = (): Promise<void> => new Promise((resolve) => setImmediate(resolve));

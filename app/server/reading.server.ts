@@ -1,9 +1,12 @@
-import { existsSync } from "node:fs";
-import { join } from "node:path";
-import { Worker } from "node:worker_threads";
 import type { Day } from "#core/calendar/day";
 import type { ReadResult } from "#formats/located";
-import { type ReadTrip, readTripsIcs } from "#formats/trips-ics";
+import type { ColumnUses } from "#formats/picks-in";
+import type { ReadTrip } from "#formats/trips-ics";
+import { dataDir } from "./desk.server";
+import { inThread } from "./in-thread.server";
+import { note } from "./progress.server";
+import { type PicksRead, type ReadAs, type ReadingTask, readFile } from "./reading-task";
+import type { WeatherFile } from "./weather-file";
 
 /** A calendar that is not read by then has no end, ms. */
 const LONGEST_MS = 5000;
@@ -18,27 +21,32 @@ const ENDLESS: ReadResult<never> = {
   ],
 };
 
+/** Reads one file in a thread, as the kind of file it is. */
+const reading = <K extends ReadingTask["what"]>(
+  task: Extract<ReadingTask, { what: K }>,
+  how: { tell?: (share: number) => void; limit?: { ms: number; answer: ReadAs[K] } | null } = {},
+): Promise<ReadAs[K]> =>
+  inThread<ReadingTask, ReadAs[K]>("reading", task, async (t, tell) => readFile(t, tell) as ReadAs[K], how);
+
+/** Reads times away from a calendar; one whose search has no end is given up and said so. */
+export const readTripsInThread = (
+  text: string,
+  timeZone: string,
+  from: Day,
+  to: Day,
+): Promise<ReadResult<ReadTrip[]>> =>
+  reading<"trips">({ what: "trips", text, timeZone, from, to }, { limit: { ms: LONGEST_MS, answer: ENDLESS } });
+
 /**
- * Reads times away from a calendar in a thread of its own, so that nobody else waits for it; one whose search has no
- * end is given up and said so. In development, where no thread is built, in this one.
+ * Reads a table of picks against the garden.
+ * @param token word by which the page asks how far it has got; "" when nobody asks
  */
-export function readTripsInThread(text: string, timeZone: string, from: Day, to: Day): Promise<ReadResult<ReadTrip[]>> {
-  const file = join(process.env.AKMEDON_ROOT ?? process.cwd(), "build", "server", "workers", "reading.js");
-  if (!existsSync(file)) return Promise.resolve(readTripsIcs(text, timeZone, from, to));
-  return new Promise((resolve, reject) => {
-    const worker = new Worker(file, { workerData: { text, timeZone, from, to } });
-    const limit = setTimeout(() => {
-      resolve(ENDLESS);
-      void worker.terminate();
-    }, LONGEST_MS);
-    worker.once("message", (read: ReadResult<ReadTrip[]>) => {
-      clearTimeout(limit);
-      resolve(read);
-      void worker.terminate();
-    });
-    worker.once("error", (error) => {
-      clearTimeout(limit);
-      reject(error);
-    });
-  });
-}
+export const readPicksInThread = (text: string, uses: ColumnUses | null, token: string): Promise<PicksRead> =>
+  reading<"picks">(
+    { what: "picks", text, uses, dataDir: dataDir() },
+    { tell: (share) => token !== "" && note(token, share) },
+  );
+
+/** Reads a station's record or a forecast from a file's text. */
+export const readWeatherInThread = (typed: Record<string, string>, text: string): Promise<WeatherFile> =>
+  reading<"weather">({ what: "weather", typed, text });

@@ -2,19 +2,14 @@ import { addDays, sayDate } from "#core/calendar/day";
 import type { WeatherDay } from "#core/weather/daily";
 import { change } from "#db/change";
 import { saveWeather } from "#db/garden";
-import { type ReadForecast, readForecast } from "#formats/forecast";
-import { type LocatedError, MOST_ERRORS, type ReadResult, sayError } from "#formats/located";
-import {
-  COLUMN_FIELDS,
-  type ColumnUse,
-  gapsIn,
-  type Preview,
-  previewColumns,
-  readByColumns,
-} from "#formats/weather-columns";
-import { readWeatherCsv } from "#formats/weather-csv";
+import type { ReadForecast } from "#formats/forecast";
+import type { ReadResult } from "#formats/located";
+import { gapsIn, type Preview } from "#formats/weather-columns";
+import type { BackupTask, BroughtBack } from "./backup-task";
+import { inBackupThread } from "./backups.server";
 import { type Desk, db } from "./desk.server";
 import type { FormFaults } from "./forms.server";
+import { readWeatherInThread } from "./reading.server";
 
 /** What came of an import: brought in, refused, or shown first so that its columns can be set. */
 export type Imported =
@@ -25,64 +20,28 @@ export type Imported =
 /** Ids of forecasts sort by when they came, after those of the demo: of several issued on one day the last is in force. */
 export const newForecastId = (): string => `taken-${String(Date.now()).padStart(15, "0")}`;
 
-const listed = (errors: readonly LocatedError[]): string =>
-  `${errors.slice(0, 12).map(sayError).join("\n")}${errors.length >= MOST_ERRORS ? "\n… and more" : ""}\nNothing was imported.`;
-
-/** The columns as the form of the preview set them. */
-function usesOf(typed: Record<string, string>, headings: readonly string[]): ColumnUse[] {
-  return headings.map((heading, i) => ({
-    heading,
-    field: COLUMN_FIELDS.find((f) => f === typed[`use-${i}`]) ?? null,
-    unit: typed[`unit-${i}`] ?? "",
-  }));
-}
-
 /**
- * Brings in a station's record or a forecast from a file's text: by its own headings where they are the documented
- * ones, else by columns that are shown first and may be mended. All of it or none.
+ * Brings in a station's record or a forecast from a file's text; a file whose columns are not known is shown first. All
+ * of it or none.
  */
-export function importWeather(d: Desk, typed: Record<string, string>, text: string): Imported {
-  const refused = (message: string): Imported => ({
-    kind: "refused",
-    faults: { errors: { file: message }, typed },
-  });
-  if (typed.intent === "columns") {
-    const seen = previewColumns(text);
-    if (!seen.ok) return refused(listed(seen.errors));
-    const columns = usesOf(
-      typed,
-      seen.value.columns.map((c) => c.heading),
-    );
-    const read = readByColumns(text, columns);
-    if (read.ok) return typed.what === "forecast" ? keepForecast(d, typed, plain(read)) : keep(d, typed, read);
-    return {
-      kind: "preview",
-      text,
-      preview: { ...seen.value, columns },
-      faults: { errors: { file: listed(read.errors) }, typed },
-    };
+export async function importWeather(d: Desk, typed: Record<string, string>, text: string): Promise<Imported> {
+  const file = await readWeatherInThread(typed, text);
+  switch (file.as) {
+    case "record":
+      return keep(d, typed, file.read);
+    case "forecast":
+      return keepForecast(d, typed, file.read);
+    case "refused":
+      return { kind: "refused", faults: { errors: { file: file.message }, typed } };
+    case "columns":
+      return {
+        kind: "preview",
+        text,
+        preview: file.preview,
+        faults: { errors: file.fault === null ? {} : { file: file.fault }, typed },
+      };
   }
-  if (typed.what === "forecast" && typed.intent !== "preview") {
-    const forecast = readForecast(text);
-    if (forecast.ok) return keepForecast(d, typed, forecast);
-    // headings that are not the documented ones can still be set right column by column
-    if (!forecast.errors.every((e) => e.row === 1)) return refused(listed(forecast.errors));
-  }
-  const read = typed.intent === "preview" ? null : readWeatherCsv(text);
-  if (read?.ok) return keep(d, typed, read);
-  const headingsOnly = read === null || read.errors.every((e) => e.row === 1 && !/stands twice/.test(e.message));
-  const seen = headingsOnly ? previewColumns(text) : null;
-  if (seen?.ok && (typed.intent === "preview" || seen.value.columns.filter((c) => c.field !== null).length >= 2))
-    return { kind: "preview", preview: seen.value, text, faults: { errors: {}, typed } };
-  return refused(listed(read && !read.ok ? read.errors : seen && !seen.ok ? seen.errors : []));
 }
-
-const plain = (
-  read: Extract<ReadResult<WeatherDay[]>, { ok: true }>,
-): Extract<ReadResult<ReadForecast>, { ok: true }> => ({
-  ...read,
-  value: { source: null, issuedOn: null, days: read.value },
-});
 
 function keepForecast(
   d: Desk,
@@ -108,7 +67,14 @@ function keepForecast(
   return { kind: "done", journalId, notes: read.notes };
 }
 
-function keep(d: Desk, typed: Record<string, string>, read: Extract<ReadResult<WeatherDay[]>, { ok: true }>): Imported {
+/** From so many days on they are written in a thread of their own: nobody waits meanwhile. */
+const MANY = 500;
+
+async function keep(
+  d: Desk,
+  typed: Record<string, string>,
+  read: Extract<ReadResult<WeatherDay[]>, { ok: true }>,
+): Promise<Imported> {
   const refused = (message: string): Imported => ({ kind: "refused", faults: { errors: { file: message }, typed } });
   const first = read.value[0]!.day;
   const last = read.value.at(-1)!.day;
@@ -118,6 +84,12 @@ function keep(d: Desk, typed: Record<string, string>, read: Extract<ReadResult<W
     );
   const gaps = gapsIn(read.value);
   const label = `Record brought in: ${read.value.length} days, ${sayDate(first)} to ${sayDate(last)}${gaps > 0 ? `, ${gaps} missing between` : ""}`;
-  const { journalId } = saveWeather(db(), read.value, d.now, label);
+  const days = read.value;
+  if (days.length > MANY) {
+    const task = (dataDir: string): BackupTask => ({ what: "weather", dataDir, days, at: d.now, label });
+    const put = (await inBackupThread(task)) as BroughtBack;
+    return put.ok ? { kind: "done", journalId: put.journalId, notes: read.notes } : refused(put.message);
+  }
+  const { journalId } = saveWeather(db(), days, d.now, label);
   return { kind: "done", journalId, notes: read.notes };
 }

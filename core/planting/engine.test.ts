@@ -288,9 +288,9 @@ describe("replay", () => {
 });
 
 describe("what bears on by the dozen", () => {
-  const bearing = CROPS.filter((c) => wayOf(c, schoolOf(c)) === "as-they-come" && evennessOf(c) === "weeks");
+  const bearing = CROPS.filter((c) => wayOf(c, c.schools[0]!) === "as-they-come" && evennessOf(c) === "weeks");
   /** A crop that has borne for a week, picked clean on a day; judged so many days later. */
-  const after = (cropId: string, days: number, plants = 9) => {
+  const pickedAgo = (cropId: string, days: number, plants = 9) => {
     const { planting, crop } = situation({ cropId, age: 1 });
     const { maxDays } = daysRange(planting, crop);
     const input = situation({ cropId, age: maxDays + 7, planting: { plants } });
@@ -298,12 +298,13 @@ describe("what bears on by the dozen", () => {
   };
   it("has pieces for the next pick by the next usual picking, whatever the crop", () => {
     expect(bearing.length).toBeGreaterThan(20);
-    const late = bearing.filter((c) => ripe(after(c.id, Math.round(c.interval.coolDays)).chances) < 0.6);
+    const late = bearing.filter((c) => ripe(pickedAgo(c.id, Math.round(c.interval.coolDays)).chances) < 0.6);
     expect(late.map((c) => c.id)).toEqual([]);
   });
   it("has a few ripe ones again the very next day where hundreds hang", () => {
-    const few = (id: string, plants?: number) => ripe(after(id, 1, plants).chances);
-    for (const id of ["raspberry-autumn", "raspberry-summer", "tomato-cherry"]) expect(few(id), id).toBeGreaterThan(0.7);
+    const few = (id: string, plants?: number) => ripe(pickedAgo(id, 1, plants).chances);
+    for (const id of ["raspberry-autumn", "raspberry-summer", "tomato-cherry"])
+      expect(few(id), id).toBeGreaterThan(0.7);
     // one courgette plant brings one in a few days, and mostly has none the day after
     expect(few("courgette", 1)).toBeLessThan(0.5);
   });
