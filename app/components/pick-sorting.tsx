@@ -4,13 +4,13 @@ import { sayMass, type UnitSystem } from "#core/units/mass";
 import { readAmount } from "#core/weighing/amount";
 import type { Bulk } from "#core/weighing/bulk";
 import { ACCIDENTS, usualWay } from "#core/weighing/lots";
-import { GRADE_WORDS, GRADES, type Grade, type SortedPart, WAY_WORDS, WAYS } from "#core/weighing/pick";
+import { GRADE_WORDS, type Grade, type SortedPart, WAY_WORDS, WAYS } from "#core/weighing/pick";
 import { Button, type Faults, Field, Input, Select, shownValue } from "./ui";
 
 type Row = { key: number; grade: Grade; way: string; amount: string; count: string; note: string };
 type Props = {
   parts: readonly SortedPart[];
-  crop: { tool: string; keeps: boolean; bulk: Bulk };
+  crop: { tool: string; keeps: boolean; bulk: Bulk; grades: readonly Grade[] };
   units: UnitSystem;
   /** net of the whole pick as it is being entered, g; null while it is not known */
   wholeG: number | null;
@@ -61,7 +61,7 @@ export function PickSorting({ parts, crop, units, wholeG, faults }: Props) {
             value={r.grade}
             onChange={(e) => set(r.key, { grade: e.target.value as Grade })}
           >
-            {GRADES.map((g) => (
+            {withOwn(crop.grades, r.grade).map((g) => (
               <option key={g} value={g}>
                 {GRADE_WORDS[g]}
               </option>
@@ -152,6 +152,10 @@ function Part({ fault, children }: { fault: string | undefined; children: React.
     </Box>
   );
 }
+
+/** The grades of a crop, and the one a part has already. */
+export const withOwn = (grades: readonly Grade[], own: Grade): Grade[] =>
+  grades.includes(own) ? [...grades] : [...grades, own];
 
 const rowOf = (p: SortedPart, key: number, units: UnitSystem): Row => ({
   key,

@@ -1,13 +1,13 @@
 import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
 import { Form } from "react-router";
-import { EXTENT_WORDS, EXTENTS, GRADE_WORDS, GRADES, PARTS, tareOf } from "#core/weighing/pick";
+import { EXTENT_WORDS, EXTENTS, GRADE_WORDS, PARTS, tareOf } from "#core/weighing/pick";
 import { AmountFields } from "../components/amount-fields";
 import { Cautions } from "../components/cautions";
 import { CropGlyph } from "../components/crop-glyph";
 import { arithmetic } from "../components/pick-arithmetic";
 import { PickMore } from "../components/pick-more";
-import { PickSorting, WayField } from "../components/pick-sorting";
+import { PickSorting, WayField, withOwn } from "../components/pick-sorting";
 import { ArithmeticLine, ContainerCounter } from "../components/scale-parts";
 import {
   Anchor,
@@ -172,7 +172,7 @@ export default function PickPage({ loaderData, actionData }: Route.ComponentProp
               <Field name="grade" label="Grade" faults={faults}>
                 {(p) => (
                   <Select {...p} defaultValue={value("grade", pick?.grade ?? "sound")}>
-                    {GRADES.map((x) => (
+                    {withOwn(crop.grades, pick?.grade ?? "sound").map((x) => (
                       <option key={x} value={x}>
                         {GRADE_WORDS[x]}
                       </option>

@@ -12,7 +12,7 @@ import { tastesOf } from "#core/planning/question";
 import { sayMass } from "#core/units/mass";
 import { readAmount } from "#core/weighing/amount";
 import { bulkOf } from "#core/weighing/bulk";
-import { GRADE_WORDS } from "#core/weighing/pick";
+import { GRADE_WORDS, isUnripe } from "#core/weighing/pick";
 import { change, orderedId } from "#db/change";
 import { listPeople } from "#db/garden";
 import { type Desk, db, desk } from "./desk.server";
@@ -29,7 +29,7 @@ export function lotView(d: Desk, id: string) {
   const { lot, crop, stocked } = found;
   const { snapshot, today } = d;
   const { units } = snapshot.garden;
-  const green = lot.grade === "green-to-ripen";
+  const green = isUnripe(lot.grade);
   const facts = stocked?.facts ?? keepingFactsOf(crop, green);
   const horizon = Math.min(CURVE_DAYS, Math.max(14, Math.ceil((stocked?.halfInDays ?? 7) * 2.2)));
   const step = horizon <= 20 ? 0.5 : Math.max(1, Math.round(horizon / 40));
@@ -46,7 +46,13 @@ export function lotView(d: Desk, id: string) {
       halfInDays: half,
       factors: factors.map((f) => f.words),
       warnings: [
-        ...warningsOf(crop.name, facts, air, place.kind === "fridge", crop.id.startsWith("potato")),
+        ...warningsOf(
+          crop.name,
+          facts,
+          air,
+          place.kind === "fridge",
+          crop.hazards?.includes("green-potatoes") ?? false,
+        ),
         ...(green || stocked?.ripe ? [sayWrongTemp(air.tempC) ?? ""].filter(Boolean) : []),
       ],
     };
@@ -129,10 +135,10 @@ export function lotView(d: Desk, id: string) {
         same: l.kind === lot.kind,
       })),
     blanch: {
-      least: blanchMinutes(crop.id, 0, snapshot.garden.elevationM),
-      most: blanchMinutes(crop.id, 1, snapshot.garden.elevationM),
-      steam: blanchMinutes(crop.id, 0, snapshot.garden.elevationM, true),
-      cook: COOK_FULLY.includes(crop.id),
+      least: blanchMinutes(crop, 0, snapshot.garden.elevationM),
+      most: blanchMinutes(crop, 1, snapshot.garden.elevationM),
+      steam: blanchMinutes(crop, 0, snapshot.garden.elevationM, true),
+      cook: COOK_FULLY.includes(crop.like),
       high: snapshot.garden.elevationM >= 1524,
     },
     care: cautionsAt(crop, "storing", "kitchen"),

@@ -2,11 +2,13 @@ import { redirect } from "react-router";
 import { isDay } from "#core/calendar/day";
 import { plantingName } from "#core/garden/name";
 import { isLaw, sayWait, waitingOn } from "#core/garden/treatment";
+import type { Crop } from "#core/handbook/crop";
 import type { PickWish } from "#core/planning/wish";
 import { standsForYears } from "#core/season/after-last-pick";
 import { sayMass } from "#core/units/mass";
 import { bulkOf } from "#core/weighing/bulk";
 import { netOf } from "#core/weighing/net";
+import { GRADE_WORDS, gradesFor, type Pick } from "#core/weighing/pick";
 import { newId } from "#db/change";
 import { listContainers } from "#db/garden";
 import { findPick, removePick, savePick } from "#db/work";
@@ -39,6 +41,8 @@ export function logPick(typed: Record<string, string>, pickId: string | undefine
     bulkOf(handbook().of(planting.cropId)),
   );
   if (!read.ok) return refuse(read.faults);
+  const unfit = unripenable(read.pick, handbook().of(planting.cropId));
+  if (unfit) return refuse({ errors: { grade: unfit }, typed });
   const wait = waitingOn(d.snapshot.treatments, planting.id, read.pick.at.slice(0, 10)).find(isLaw);
   if (wait)
     return refuse({ errors: { plantingId: `not to be picked yet: ${sayWait(wait)}. The label is the law.` }, typed });
@@ -55,4 +59,14 @@ export function logPick(typed: Record<string, string>, pickId: string | undefine
   if (typed.then === "another") return redirect(`/picks/new?done=${journalId}`);
   if (typed.then === "tops") return redirect(`/picks/new?planting=${planting.id}&part=tops&done=${journalId}`);
   return done(read.pick.roundId ? `/rounds/${read.pick.roundId}` : "/picks", journalId);
+}
+
+/** A part said to ripen indoors that this crop never does, in words; null: there is none. */
+function unripenable(pick: Pick, crop: Crop): string | null {
+  const grades = gradesFor(crop);
+  const wrong = [pick.grade, ...pick.sorted.map((p) => p.grade)].find((g) => !grades.includes(g));
+  if (!wrong) return null;
+  return grades.includes("half-to-ripen")
+    ? `${crop.name} ripens indoors only once it is half coloured: grade the rest “${GRADE_WORDS["eat-first"]}”`
+    : `${crop.name} does not ripen once it is cut: grade it “${GRADE_WORDS["eat-first"]}” or “${GRADE_WORDS.small}”`;
 }

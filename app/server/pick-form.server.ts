@@ -11,6 +11,7 @@ import { learnedOf } from "#core/weighing/learned";
 import { netOf } from "#core/weighing/net";
 import {
   type Container,
+  gradesFor,
   isCrop,
   type Pick,
   partSchema,
@@ -169,6 +170,7 @@ export function pickFormData(d: Desk, pickId: string | undefined, plantingId: st
       topsShare: c.topsShare,
       pieceG: c.yield.pieceG,
       bulk: bulkOf(c),
+      grades: gradesFor(c),
       once: c.habit === "once-over",
       keeps: c.after.days[1] >= 21,
       tool: c.technique.tool,

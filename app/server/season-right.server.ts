@@ -5,7 +5,7 @@ import type { DayChances } from "#core/planting/conclude";
 import { bandsOf, LEAST_SETTLED, lossesSeen, roundsKept, type Settled, settle } from "#core/season/was-it-right";
 import { sayMass } from "#core/units/mass";
 import { netOf } from "#core/weighing/net";
-import { isCrop } from "#core/weighing/pick";
+import { isCrop, isUnripe } from "#core/weighing/pick";
 import { listRounds } from "#db/work";
 import { type Desk, db } from "./desk.server";
 import { remembered } from "./remember.server";
@@ -49,7 +49,7 @@ function viewOf(d: Desk) {
       .map((p) => ({
         day: p.at.slice(0, 10),
         massG: netOf(p, crop.topsShare, crop.yield.pieceG).netG,
-        unripe: p.grade === "green-to-ripen",
+        unripe: isUnripe(p.grade),
         extent: p.extent,
       }));
     settled.push(...settle(planting.id, track, judgement.looked, picks));

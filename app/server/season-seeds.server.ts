@@ -18,7 +18,6 @@ import { done, faultsOf, missing, numberOf, refuse } from "./forms.server";
 export function seedsView(d: Desk) {
   const { snapshot, today } = d;
   const book = handbook();
-  const family = (id: string) => book.find(id)?.family ?? "";
   const ahead = snapshot.planned.filter((p) => p.made === null);
   const setCrop = (p: { startedHow: string }) => p.startedHow === "planted";
   const needs = seedNeeds(
@@ -28,7 +27,7 @@ export function seedsView(d: Desk) {
         : [{ cropId: p.cropId, kind: p.kind, plants: p.plants, startOn: p.startOn, sets: setCrop(p) }],
     ),
     snapshot.seedLots,
-    family,
+    book.find,
     today,
   );
   const unsized = ahead.filter((p) => p.plants === null).length;
@@ -52,7 +51,7 @@ export function seedsView(d: Desk) {
       wanted: n.wanted,
       covers: n.coversPlants,
       order: n.order,
-      kept: keepingNote(n.cropId),
+      kept: keepingNote(book.find(n.cropId) ?? { like: "" }),
     })),
     lots: snapshot.seedLots
       .flatMap((lot) => {

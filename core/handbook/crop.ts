@@ -88,6 +88,13 @@ export const cropSchema = z.object({
   nature: z.enum(["ripens", "sizes"]),
   /** goes on ripening off the plant */
   climacteric: z.boolean().default(false),
+  /**
+   * how unripe it may be cut and still ripens well indoors: at any stage once full grown, from half coloured on, or
+   * never; null: by whether it is climacteric
+   */
+  indoors: z.enum(["any", "half", "no"]).nullable().default(null),
+  /** ripens off the plant by its colour, through stages from green to ripe (tomatoes) */
+  colours: z.boolean().default(false),
   /** packet-like days to maturity by way of starting; `yearly`: from the usual date of each year; null where nobody says */
   days: z.object({
     sown: range.nullable().default(null),
@@ -143,6 +150,8 @@ export const cropSchema = z.object({
     killNote: z.string(),
     chillC: z.number().nullable(),
     heatC: z.number().nullable(),
+    /** what heat beyond it does, in words */
+    heatNote: z.string().default(""),
     /** share of the standing crop that a gale brings down or spoils */
     galeLossShare: z.number().min(0).max(1),
     foliage: z.enum(["dry", "better-dry", "fruit-dry", "dry-day", "any"]),
@@ -229,6 +238,11 @@ export const cropSchema = z.object({
   rotationYears: z.number().min(0),
   cues: z.array(cueSchema).min(1),
   schools: z.array(schoolSchema).min(1),
+  /**
+   * the handbook's crop whose shared tables (storage, curing, blanching, bushels, seed) are this one's too: itself for
+   * a crop of the handbook, the one it was copied from for a gardener's; "" where there is none
+   */
+  like: z.string().default(""),
   /** where somebody can get hurt by it, by the ids of `cautions.json`; null: nobody has said, so all that may be is said */
   hazards: z.array(z.string()).nullable().default(null),
   /** further words for whoever picks or eats it */

@@ -52,7 +52,10 @@ const byName = (a: Crop, b: Crop) => a.name.localeCompare(b.name, "en");
 /** Every crop of the handbook, validated, in the order of their names. */
 export const CROPS: readonly Crop[] = families
   .flatMap((f) =>
-    f.crops.map((entry) => withSigns(cropSchema.parse({ family: f.family, rotationYears: f.rotationYears, ...entry }))),
+    f.crops.map((entry) => {
+      const crop = cropSchema.parse({ family: f.family, rotationYears: f.rotationYears, ...entry });
+      return withSigns({ ...crop, like: crop.id });
+    }),
   )
   .sort(byName);
 
@@ -87,9 +90,10 @@ export function handbookWith(own: readonly Crop[]): Handbook {
 /** A copy made before some facts were fields has those of the crop it stands in for. */
 function withLaterFacts(copy: Crop, of: Crop | undefined): Crop {
   if (!of) return copy;
-  const { harvest, splits, bruises, wear, byProducts } = of;
-  const facts = copy.harvest.length > 0 ? {} : { harvest, splits, bruises, wear, byProducts };
-  return { ...copy, ...facts, hazards: copy.hazards ?? of.hazards };
+  const { harvest, splits, bruises, wear, byProducts, indoors, colours } = of;
+  const facts = copy.harvest.length > 0 ? {} : { harvest, splits, bruises, wear, byProducts, indoors, colours };
+  const weather = { ...copy.weather, heatNote: copy.weather.heatNote || of.weather.heatNote };
+  return { ...copy, ...facts, weather, like: copy.like || of.id, hazards: copy.hazards ?? of.hazards };
 }
 
 const printed = handbookWith([]);

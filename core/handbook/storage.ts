@@ -62,7 +62,6 @@ const SKINNED: readonly Crop["parts"][number][] = ["fruit", "bulb", "tuber", "se
 const USUAL_FREEZING_F = 30.9;
 const rowByCrop = new Map(STORAGE.rows.flatMap((row) => row.crops.map((id) => [id, row] as const)));
 const GREEN_TOMATO = STORAGE.rows.find((r) => r.name === "tomato, mature green")!;
-const TOMATOES = ["tomato", "tomato-cherry"];
 
 /**
  * How a crop keeps, by the published table where it has a row of it, else by the handbook's entry. An own crop keeps as
@@ -71,7 +70,7 @@ const TOMATOES = ["tomato", "tomato-cherry"];
  */
 export function keepingFactsOf(crop: Crop, green = false): KeepingFacts {
   const own = crop.after.source === "own";
-  const row = own ? undefined : green && TOMATOES.includes(crop.id) ? GREEN_TOMATO : rowByCrop.get(crop.id);
+  const row = own ? undefined : green && crop.colours ? GREEN_TOMATO : rowByCrop.get(crop.like);
   const greenTomato = row === GREEN_TOMATO;
   const from = row ?? {
     tempC: crop.after.tempC,
@@ -85,12 +84,12 @@ export function keepingFactsOf(crop: Crop, green = false): KeepingFacts {
     humidityPct: from.humidityPct,
     // a life the handbook knows more narrowly within the published range is that of the gardener's own type
     days: within(crop.after.days, from.days) && !greenTomato ? crop.after.days : from.days,
-    safeC: greenTomato ? STORAGE.safeGreenTomatoC : (STORAGE.safeC[crop.id] ?? crop.weather.chillC),
-    freezesC: ((STORAGE.freezeF[crop.id] ?? USUAL_FREEZING_F) - 32) / 1.8,
-    givesGas: /(^|–)V?H$/.test(from.made),
+    safeC: greenTomato ? STORAGE.safeGreenTomatoC : (STORAGE.safeC[crop.like] ?? crop.weather.chillC),
+    freezesC: ((STORAGE.freezeF[crop.like] ?? USUAL_FREEZING_F) - 32) / 1.8,
+    givesGas: from.made.endsWith("H"),
     gasHarm: from.sensitive.includes("H") ? 2 : from.sensitive.includes("M") ? 1 : 0,
     fridge: crop.after.fridge,
-    rests: STORAGE.dormant.includes(crop.id),
+    rests: STORAGE.dormant.includes(crop.like),
     wilts: SKINNED.includes(crop.parts[0]!) ? "slowly" : "soon",
     row: row?.name ?? null,
   };

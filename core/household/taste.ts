@@ -53,7 +53,7 @@ const SEASONING_G: Record<string, number> = {
 };
 
 /** A household's taste before it has said anything: as glad as most, by so many people at table, as much put by again. */
-export function usualTaste(crop: Pick<Crop, "id" | "parts">, eaters: number): Taste {
-  const weeklyG = (SEASONING_G[crop.id] ?? PERSON_WEEK_G[crop.parts[0]!]) * eaters;
+export function usualTaste(crop: Pick<Crop, "id" | "like" | "parts">, eaters: number): Taste {
+  const weeklyG = (SEASONING_G[crop.like] ?? PERSON_WEEK_G[crop.parts[0]!]) * eaters;
   return { id: crop.id, liking: 1, weeklyG, sparedG: 2 * weeklyG };
 }

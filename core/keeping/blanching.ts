@@ -27,6 +27,14 @@ export const BLANCH_MINUTES: Readonly<Record<string, readonly [number, number]>>
   "potato-early": [3, 5],
   turnip: [2, 2],
   parsnip: [2, 2],
+  rocket: [2, 2],
+  mizuna: [2, 2],
+  aubergine: [4, 4],
+  courgette: [3, 3],
+  "patty-pan": [3, 3],
+  okra: [3, 4],
+  kohlrabi: [1, 3],
+  swede: [3, 3],
 };
 /** Crops that are cooked through instead. */
 export const COOK_FULLY: readonly string[] = ["beetroot", "pumpkin", "winter-squash", "sweet-potato"];
@@ -40,8 +48,13 @@ const STEAM = 1.5;
  * @param size 0 the smallest pieces, 1 the largest
  * @returns null when the table has no such crop
  */
-export function blanchMinutes(cropId: string, size: number, elevationM: number, steam = false): number | null {
-  const range = BLANCH_MINUTES[cropId];
+export function blanchMinutes(
+  crop: Pick<Crop, "like">,
+  size: number,
+  elevationM: number,
+  steam = false,
+): number | null {
+  const range = BLANCH_MINUTES[crop.like];
   if (!range) return null;
   const plain = range[0] + Math.min(1, Math.max(0, size)) * (range[1] - range[0]);
   return (steam ? plain * STEAM : plain) + (elevationM >= HIGH_M ? 1 : 0);

@@ -55,8 +55,8 @@ const GROUP: Record<string, string> = {
 };
 
 /** How a crop is cured before it is stored; null when it is not. */
-export const curingOf = (crop: Pick<Crop, "id">): CuringFacts | null => {
-  const group = GROUP[crop.id];
+export const curingOf = (crop: Pick<Crop, "like">): CuringFacts | null => {
+  const group = GROUP[crop.like];
   return group ? CURING[group]! : null;
 };
 

@@ -206,14 +206,14 @@ describe("tomatoes ripening indoors (checks C7.2, M. Cantwell, UC Davis)", () =>
     ]);
   });
   it("a firm peach is soft after about two days on the counter and stands still in the cold (common practice)", () => {
-    expect(softIn("peach", 20)).toBe(2);
-    expect(softIn("peach", 1)).toBeNull();
-    expect(softIn("carrot", 20)).toBeNull();
+    expect(softIn({ like: "peach" }, 20)).toBe(2);
+    expect(softIn({ like: "peach" }, 1)).toBeNull();
+    expect(softIn({ like: "carrot" }, 20)).toBeNull();
   });
 });
 
 describe("curing (checks C9.1)", () => {
-  const cure = (id: string) => curingOf({ id })!;
+  const cure = (id: string) => curingOf({ like: id })!;
   it.each([
     ["potato", 13, 90, [10, 14]],
     ["sweet-potato", 30, 88, [4, 7]],
@@ -245,7 +245,7 @@ describe("curing (checks C9.1)", () => {
     expect(failed.ready).toBe(false);
     expect(failed.left![0]).toBeCloseTo(6, 9);
   });
-  it("what is not cured has no clock", () => expect(curingOf({ id: "carrot" })).toBeNull());
+  it("what is not cured has no clock", () => expect(curingOf({ like: "carrot" })).toBeNull());
 });
 
 describe("blanching (checks C10.1, National Center for Home Food Preservation)", () => {
@@ -260,11 +260,13 @@ describe("blanching (checks C10.1, National Center for Home Food Preservation)",
     ["kale", 1, 2],
     ["cauliflower", 0, 3],
     ["pea-shelling", 0, 1.5],
-  ])("%s of size %d: %d minutes", (id, size, minutes) => expect(blanchMinutes(id, size, 100)).toBeCloseTo(minutes, 9));
+  ])("%s of size %d: %d minutes", (id, size, minutes) =>
+    expect(blanchMinutes({ like: id }, size, 100)).toBeCloseTo(minutes, 9),
+  );
   it("a minute more from 5,000 ft, one and a half times as long in steam", () => {
-    expect(blanchMinutes("french-bean-bush", 0, 1829)).toBe(4);
-    expect(blanchMinutes("cauliflower", 0, 100, true)).toBe(4.5);
-    expect(blanchMinutes("beetroot", 0, 100)).toBeNull();
+    expect(blanchMinutes({ like: "french-bean-bush" }, 0, 1829)).toBe(4);
+    expect(blanchMinutes({ like: "cauliflower" }, 0, 100, true)).toBe(4.5);
+    expect(blanchMinutes({ like: "beetroot" }, 0, 100)).toBeNull();
   });
   it("says the caution of the step", () => {
     expect(preservingCautions(cropOf("garlic"), "pickled").join()).toContain("oil");

@@ -167,7 +167,6 @@ describe("how lots keep where they lie", () => {
     const green = {
       cropId: "tomato",
       grade: "green-to-ripen" as const,
-      note: "mature green",
       pickedAt: `${TODAY}T10:00`,
     };
     const [warm] = stock([seed({ ...green, placeId: "counter" })]);

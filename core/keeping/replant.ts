@@ -1,4 +1,5 @@
 import type { Planting } from "../garden/planting";
+import type { Crop } from "../handbook/crop";
 import type { Handbook } from "../handbook/index";
 
 /** What is kept of a crop for its next planting, by plant: pieces, and what one weighs, g (common practice). */
@@ -45,8 +46,8 @@ export function replantNeeds(plantings: readonly Planting[], book: Handbook, yea
     if (p.plants !== null && (p.startedOn.startsWith(year) || (p.endedOn ?? "").startsWith(year)))
       plants.set(p.cropId, (plants.get(p.cropId) ?? 0) + p.plants);
   return [...plants].flatMap(([cropId, n]) => {
-    const kept = KEPT[cropId];
     const crop = book.find(cropId);
+    const kept = KEPT[crop?.like ?? ""];
     if (!kept || !crop) return [];
     const pieces = Math.ceil(n * kept.perPlant * SPARE);
     return [{ cropId, name: crop.name, plants: n, pieces, needG: pieces * kept.pieceG, words: kept.words }];
@@ -54,4 +55,4 @@ export function replantNeeds(plantings: readonly Planting[], book: Handbook, yea
 }
 
 /** What is best kept of a crop to be planted again, in words; nothing for crops of which nothing usually is. */
-export const keepingNote = (cropId: string): string => KEPT[cropId]?.words ?? "";
+export const keepingNote = (crop: Pick<Crop, "like">): string => KEPT[crop.like]?.words ?? "";

@@ -1,3 +1,5 @@
+import type { Crop } from "../handbook/crop";
+
 export const TOMATO_STAGES = ["green", "breaker", "turning", "pink"] as const;
 export type TomatoStage = (typeof TOMATO_STAGES)[number];
 
@@ -34,12 +36,14 @@ export function ripeIn(stage: TomatoStage, tempC: number): number | null {
 /** Fruit that softens off the plant, days at 20 °C from firm to ready (own estimates; peach: common practice, a day or two). */
 const SOFTENS_AT_20: Record<string, number> = { peach: 2, plum: 3, pear: 6, "melon-netted": 2, fig: 1, apple: 7 };
 const SOFTENING_Q10 = 2;
+/** In a refrigerator it does not ripen any more; stone fruit turns woolly there (Handbook 66; from memory). */
+const SOFTENS_FROM_C = 8;
 
 /** Days until a fruit that softens off the plant is ready; null when the crop does not. */
-export function softIn(cropId: string, tempC: number): number | null {
-  const days = SOFTENS_AT_20[cropId];
+export function softIn(crop: Pick<Crop, "like">, tempC: number): number | null {
+  const days = SOFTENS_AT_20[crop.like];
   if (days === undefined || tempC > 35) return null;
-  return tempC < 2 ? null : days * SOFTENING_Q10 ** ((20 - tempC) / 10);
+  return tempC < SOFTENS_FROM_C ? null : days * SOFTENING_Q10 ** ((20 - tempC) / 10);
 }
 
 /** Spread of a ripening time, as a share of it: one standard deviation (own estimate from the table's ±1 day). */

@@ -4,7 +4,7 @@ import type { Place, PlaceKind } from "../household/place";
 import { placeKindFor } from "../household/place";
 import type { LoggedPick } from "../season/pick-log";
 import { lotsOf } from "../weighing/lots";
-import { isCrop } from "../weighing/pick";
+import { isCrop, isUnripe } from "../weighing/pick";
 import { curingOf } from "./curing";
 import type { LotSeed } from "./lot";
 
@@ -50,7 +50,7 @@ export function seedsOf(
         kind: e.name,
         bed: e.bed,
         pickedAt: e.at,
-        placeId: placeFor(e.cropId, part.grade === "green-to-ripen"),
+        placeId: placeFor(e.cropId, isUnripe(part.grade)),
       }),
     );
   });

@@ -1,7 +1,7 @@
 import { type KeepingFacts, STORAGE } from "../handbook/storage";
 import type { PLACE_LIGHTS } from "../household/place";
 import { normalCdf } from "../weather/normal";
-import type { Grade } from "../weighing/pick";
+import { GRADE_WORDS, type Grade } from "../weighing/pick";
 import { relativeRate, scaledRate } from "./q10";
 
 /** What a place is like. Humidity unknown: null, and then it counts for nothing. */
@@ -23,7 +23,13 @@ const FROZEN_RATE = 60;
 /** Faster ageing beside ripening fruit, by how much it is harmed (own estimate). */
 const GAS = [1, 1.2, 1.5] as const;
 /** Faster ageing by condition at picking (own estimates; the order is common practice: damaged first). */
-const GRADE_RATE: Partial<Record<Grade, number>> = { "eat-first": 3, damaged: 4, "pest-eaten": 4 };
+const GRADE_RATE: Partial<Record<Grade, number>> = {
+  "eat-first": 3,
+  bolted: 3,
+  small: 1.5,
+  damaged: 4,
+  "pest-eaten": 4,
+};
 
 /**
  * How fast a lot ages in the air of a place, as a multiple of the published conditions, with each reason. Warmer than
@@ -51,7 +57,7 @@ export function ageingOf(facts: KeepingFacts, air: Air, grade: Grade, besideGas:
   if (h !== null && h > damp && damp <= DRY_KEEPER_PCT)
     add(`damper than ${damp} %: it rots or sprouts`, 1 + DAMP_PER_POINT * (h - damp));
   if (besideGas) add("ripening fruit lies beside it", GAS[facts.gasHarm]);
-  add("it was damaged or marked “eat first”", GRADE_RATE[grade] ?? 1);
+  add(`it was graded “${GRADE_WORDS[grade]}”`, GRADE_RATE[grade] ?? 1);
   return { rate: factors.reduce((r, f) => r * f.factor, 1), factors };
 }
 const say = (low: number, high: number): string => (low === high ? `${low}` : `${low} to ${high}`);

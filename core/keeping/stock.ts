@@ -2,6 +2,7 @@ import { addDays, type Day, dayRange, daysBetween } from "../calendar/day";
 import type { Crop } from "../handbook/crop";
 import { type KeepingFacts, keepingFactsOf } from "../handbook/storage";
 import type { Place } from "../household/place";
+import { type Grade, isSoon, isUnripe } from "../weighing/pick";
 import { PRESERVED_DAYS } from "./blanching";
 import { type CuringClock, type CuringFacts, curingClock, curingOf, curingRate } from "./curing";
 import { type Lot, placeOf } from "./lot";
@@ -49,16 +50,13 @@ const preservedFacts = (days: number): KeepingFacts => ({
   row: null,
 });
 
-/** The colour stage a lot of green tomatoes was picked at, by its note; breaker when nobody said (common practice). */
-const stageOf = (note: string): TomatoStage =>
-  /pink/i.test(note)
-    ? "pink"
-    : /turning/i.test(note)
-      ? "turning"
-      : /mature green|green/i.test(note)
-        ? "green"
-        : "breaker";
-const TOMATO = /^tomato/;
+/** The colour stage of fruit picked to ripen, by its grade. */
+const STAGE_OF: Partial<Record<Grade, TomatoStage>> = {
+  "green-to-ripen": "green",
+  "blush-to-ripen": "breaker",
+  "half-to-ripen": "turning",
+  "nearly-ripe": "pink",
+};
 
 /**
  * Everything in the house that has not been used up, with how it keeps where it lies. Lots of which hardly anything can
@@ -79,7 +77,7 @@ export function stockOf(
   const present = [...lots].flatMap((lot) => {
     const crop = lot.leftG > 0 ? cropOf(lot.cropId) : null;
     if (!crop) return [];
-    const green = lot.grade === "green-to-ripen";
+    const green = isUnripe(lot.grade);
     const what = lot.preserved ?? `${crop.id} ${green}`;
     const facts =
       factsBy.get(what) ??
@@ -183,7 +181,7 @@ const cureRateOf = (facts: CuringFacts, { air, place }: Lain): number =>
   curingRate(facts, place?.air ? { ...air, moving: place.air === "moving" } : air);
 
 function curingNow(lot: Lot, crop: Crop, airSince: AirSince, now: Lain): CuringClock | null {
-  const facts = lot.preserved ? null : curingOf(crop);
+  const facts = lot.preserved || isSoon(lot.grade) ? null : curingOf(crop);
   if (!facts) return null;
   const picked = lot.pickedAt.slice(0, 10);
   const passed = lot.events.find((e) => e.kind === "check" && e.ready === "ready");
@@ -201,10 +199,9 @@ function curingNow(lot: Lot, crop: Crop, airSince: AirSince, now: Lain): CuringC
 function ripeNow(lot: Lot, crop: Crop, airSince: AirSince, air: Air): readonly [number, number] | null {
   if (lot.preserved || !crop.climacteric) return null;
   if (lot.events.some((e) => e.kind === "check" && e.ready === "ready")) return null;
-  const green = lot.grade === "green-to-ripen";
-  if (TOMATO.test(crop.id) && !green) return null;
-  const full = (tempC: number) =>
-    green && TOMATO.test(crop.id) ? ripeIn(stageOf(lot.note), tempC) : softIn(crop.id, tempC);
+  const stage = STAGE_OF[lot.grade];
+  if (crop.colours && !stage) return null;
+  const full = (tempC: number) => (crop.colours && stage ? ripeIn(stage, tempC) : softIn(crop, tempC));
   const done = airSince(lot, RIPENS_WITHIN).reduce((sum, lain) => {
     const days = full(lain.air.tempC);
     return days === null ? sum : sum + 1 / days;

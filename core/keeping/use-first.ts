@@ -1,6 +1,7 @@
 import type { Crop } from "../handbook/crop";
 import type { Taste } from "../household/taste";
 import { roundMass } from "../units/mass";
+import type { Grade } from "../weighing/pick";
 import type { Stocked } from "./stock";
 
 /** A lot on the list of what to use first. */
@@ -21,17 +22,14 @@ export type WeekOf = {
   surplusG: number;
 };
 
-/** Damaged before bolted or small before the rest (common practice, trade handbook 5-002 to 5-004). */
-const rankOf = (s: Stocked): number => {
-  const { grade, note } = s.lot;
-  if (s.lot.preserved) return 5;
-  if (grade === "damaged" || grade === "pest-eaten") return 0;
-  if (grade === "eat-first") return 1;
-  if (/\bbolted\b/i.test(note)) return 1;
-  if (/\bsmall\b/i.test(note)) return 2;
-  return 3;
+/** Damaged before bolted or small before the rest (common practice, no source): how much sooner than by its days alone. */
+const SOONER: Partial<Record<Grade, { share: number; words: string }>> = {
+  damaged: { share: 0.35, words: "damaged" },
+  "pest-eaten": { share: 0.35, words: "damaged" },
+  "eat-first": { share: 0.5, words: "use soon" },
+  bolted: { share: 0.5, words: "bolted: it does not keep" },
+  small: { share: 0.7, words: "small ones shrivel first" },
 };
-const RANK_WORDS = ["damaged", "use soon", "small ones shrivel first", "", "", ""];
 
 /** Something that is kept for next year's planting is not for the table. */
 const isForSeed = (s: Stocked): boolean => s.lot.grade === "seed" || s.lot.way === "seed";
@@ -45,17 +43,18 @@ export function firstToUse(stock: readonly Stocked[]): UseFirst[] {
     .filter((s) => !isForSeed(s) && (s.curing === null || s.curing.ready || s.halfInDays < 14))
     .map((s) => {
       const goodG = roundMass(s.lot.leftG * s.good);
-      return { s, goodG, lostInWeekG: roundMass(goodG * (1 - s.goodInWeek)), rank: rankOf(s) };
+      const sooner = s.lot.preserved ? undefined : SOONER[s.lot.grade];
+      return { s, goodG, lostInWeekG: roundMass(goodG * (1 - s.goodInWeek)), sooner };
     });
   // condition puts a lot before others that last about as long, not before what is gone tomorrow
-  const urgency = (x: (typeof list)[number]) => x.s.halfInDays * [0.35, 0.5, 0.7, 1, 1, 1][x.rank]!;
+  const urgency = (x: (typeof list)[number]) => x.s.halfInDays * (x.sooner?.share ?? 1);
   return list
     .sort((a, b) => urgency(a) - urgency(b) || (a.s.lot.id < b.s.lot.id ? -1 : 1))
-    .map(({ s, goodG, lostInWeekG, rank }) => ({
+    .map(({ s, goodG, lostInWeekG, sooner }) => ({
       stocked: s,
       goodG,
       lostInWeekG,
-      why: RANK_WORDS[rank]!,
+      why: sooner?.words ?? "",
     }));
 }
 

@@ -10,8 +10,8 @@ export type ClearingTask = { id: string; words: string; why: string; caution: st
 export function clearingOf(planting: Pick<Planting, "id">, crop: Crop, sick: boolean): ClearingTask[] {
   return CLEARING.filter(
     (r) =>
-      (r.crops.includes(crop.id) || r.families.includes("*") || r.families.includes(crop.family)) &&
-      !r.not.includes(crop.id) &&
+      (r.crops.includes(crop.like) || r.families.includes("*") || r.families.includes(crop.family)) &&
+      !r.not.includes(crop.like) &&
       (r.when === "always" || sick),
   ).map((r) => ({
     id: `clear ${planting.id} ${r.id}`,

@@ -67,7 +67,7 @@ function costOf(group: readonly Planting[], from: Bed, to: Bed, past: BedPast, o
     if (verdict === "wary" || verdict === "no") warnings.push(`${crop.name}: ${reasons.join("; ")}`);
     if (tender(crop) && roofed(from) && !roofed(to)) cost += ROOF_LOST;
     if (!tender(crop) && !roofed(from) && roofed(to)) cost += ROOF_WASTED;
-    const tall = TALL_FAMILIES.includes(crop.family) || TALL_CROPS.includes(crop.id);
+    const tall = TALL_FAMILIES.includes(crop.family) || TALL_CROPS.includes(crop.like);
     if (tall && from.cover !== "cold-frame" && to.cover === "cold-frame") cost += FRAME_TOO_LOW;
   }
   return { cost, warnings: [...new Set(warnings)] };

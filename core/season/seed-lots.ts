@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { type Day, daysBetween } from "../calendar/day";
 import { daySchema } from "../calendar/schemas";
+import type { Crop } from "../handbook/crop";
 
 export const SEED_UNITS = ["seeds", "g", "sets"] as const;
 export type SeedUnit = (typeof SEED_UNITS)[number];
@@ -55,7 +56,7 @@ const GOOD_YEARS: Record<string, number> = {
   beetroot: 4,
   chard: 4,
   cucumber: 5,
-  melon: 5,
+  "melon-netted": 5,
 };
 const FAMILY_YEARS: Record<string, number> = {
   Amaryllidaceae: 1,
@@ -79,8 +80,8 @@ const BELIEF = 8;
 const TEST_HOLDS_DAYS = 400;
 
 /** Years that seed of a crop usually keeps. */
-export const goodYears = (crop: { id: string; family: string }): number =>
-  GOOD_YEARS[crop.id] ?? FAMILY_YEARS[crop.family] ?? OTHERWISE_YEARS;
+export const goodYears = (crop: Pick<Crop, "like" | "family">): number =>
+  GOOD_YEARS[crop.like] ?? FAMILY_YEARS[crop.family] ?? OTHERWISE_YEARS;
 
 export type Germination = {
   /** share that is expected to come up */
@@ -95,7 +96,7 @@ export type Germination = {
  * How much of a seed lot is expected to come up: the usual for its age, and a test weighed with it as Bayes has it
  * (beta prior, binomial count; Gelman et al., Bayesian Data Analysis, ch. 2). Bulbs, cloves and tubers are taken as sound.
  */
-export function germinationOf(lot: SeedLot, crop: { id: string; family: string }, today: Day): Germination {
+export function germinationOf(lot: SeedLot, crop: Pick<Crop, "like" | "family">, today: Day): Germination {
   const age = Math.max(0, Number(today.slice(0, 4)) - lot.year);
   const past = lot.unit === "sets" ? 0 : Math.max(0, age - goodYears(crop));
   const share = Math.max(0.05, (lot.unit === "sets" ? 0.95 : FRESH) * (1 - LOST_A_YEAR) ** past);
@@ -171,7 +172,7 @@ export type ToSow = { cropId: string; kind: string; plants: number; startOn: Day
 export function seedNeeds(
   plan: readonly ToSow[],
   lots: readonly SeedLot[],
-  familyOf: (cropId: string) => string,
+  cropOf: (cropId: string) => Pick<Crop, "like" | "family"> | null,
   today: Day,
 ): SeedNeed[] {
   const by = new Map<string, ToSow[]>();
@@ -182,14 +183,15 @@ export function seedNeeds(
   return [...by.values()]
     .map((list): SeedNeed => {
       const { cropId, kind, sets } = list[0]!;
+      const crop = cropOf(cropId) ?? { like: "", family: "" };
       const plants = list.reduce((s, p) => s + p.plants, 0);
       const spare = sets ? 1 : SPARE;
       const have = lots.filter(
         (l) => l.cropId === cropId && (kind === "" || l.kind.toLowerCase() === kind.toLowerCase()),
       );
       const covers = have.reduce((s, l) => {
-        const seeds = l.unit === "g" ? l.left * (PER_GRAM[cropId] ?? 0) : l.left;
-        return s + (seeds * germinationOf(l, { id: cropId, family: familyOf(cropId) }, today).share) / spare;
+        const seeds = l.unit === "g" ? l.left * (PER_GRAM[crop.like] ?? 0) : l.left;
+        return s + (seeds * germinationOf(l, crop, today).share) / spare;
       }, 0);
       const share = sets ? 0.95 : FRESH;
       return {

@@ -82,8 +82,7 @@ export function cropHazards(
         when: "afternoon",
         chance: normalCdf((bedDay(w, bed).tempMaxC - crop.weather.heatC) / Math.max(1, night.errorC)),
         lossShare: 0.15,
-        words:
-          crop.weather.notes.find((n) => /bolt|heat|over \d/i.test(n)) ?? `over ${crop.weather.heatC} °C it suffers`,
+        words: crop.weather.heatNote || `over ${crop.weather.heatC} °C it suffers`,
         help: ["pick", "shade"],
       });
     const downpour = w.rainMm > 0 ? normalCdf((w.rainMm - DOWNPOUR_MM / 2) / (0.5 * w.rainMm)) : 0;

@@ -26,6 +26,10 @@ export const BUSHEL_LB: Readonly<Record<string, number>> = {
   okra: 30,
   "sweet-corn": 35,
   turnip: 54,
+  aubergine: 33,
+  kale: 18,
+  parsnip: 50,
+  "melon-netted": 60,
 };
 
 /** Kilos in a litre as it is picked, by the part that is taken: own estimates where no bushel weight is published. */
@@ -49,9 +53,9 @@ export type Bulk = { kgPerL: number; published: boolean; own?: boolean };
  * How much a litre of a crop weighs as it lies in a basket: by the gardener's own weighing, else by the published
  * figure, else an estimate, and said so.
  */
-export function bulkOf(crop: Pick<Crop, "id" | "parts"> & { ownKgPerL?: number | null }): Bulk {
+export function bulkOf(crop: Pick<Crop, "like" | "parts"> & { ownKgPerL?: number | null }): Bulk {
   if (crop.ownKgPerL) return { kgPerL: crop.ownKgPerL, published: false, own: true };
-  const pounds = BUSHEL_LB[crop.id];
+  const pounds = BUSHEL_LB[crop.like];
   if (pounds !== undefined)
     return { kgPerL: (pounds * GRAMS_PER_POUND) / 1000 / LITRES_PER_US_BUSHEL, published: true };
   return { kgPerL: PART_KG_PER_L[crop.parts[0]!], published: false };

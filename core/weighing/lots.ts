@@ -1,6 +1,6 @@
 import { roundMass } from "../units/mass";
 import type { Net } from "./net";
-import type { Grade, Pick, Way } from "./pick";
+import { type Grade, isUnripe, type Pick, type Way } from "./pick";
 
 /** What came of a pick and is kept together: a part told apart when it was sorted, or the rest. */
 export type LotPart = {
@@ -17,7 +17,7 @@ export type LotPart = {
 /** Where a grade usually goes when nobody said (common practice). */
 export function usualWay(grade: Grade, keeps: boolean): Way {
   if (grade === "seed" || grade === "animals" || grade === "compost") return grade;
-  if (grade === "green-to-ripen") return "store";
+  if (isUnripe(grade)) return "store";
   if (grade === "sound") return keeps ? "store" : "kitchen";
   return "kitchen";
 }
@@ -57,7 +57,8 @@ export function lotsOf(pick: Pick, net: Net, pieceG: number): LotPart[] {
   });
   const rest: LotPart = {
     id: pick.id,
-    grade: pick.grade,
+    // a bulb or tuber dug to see how it does is food, not stock
+    grade: pick.purpose === "test" && pick.grade === "sound" ? "eat-first" : pick.grade,
     way: pick.way,
     massG: leftG,
     count: pick.sorted.every((p) => p.count !== null) ? leftCount : null,

@@ -10,9 +10,14 @@ export const EXTENT_WORDS: Record<(typeof EXTENTS)[number], string> = {
 export const GRADES = [
   "sound",
   "eat-first",
+  "bolted",
+  "small",
   "damaged",
   "pest-eaten",
   "green-to-ripen",
+  "blush-to-ripen",
+  "half-to-ripen",
+  "nearly-ripe",
   "seed",
   "animals",
   "compost",
@@ -21,13 +26,32 @@ export type Grade = (typeof GRADES)[number];
 export const GRADE_WORDS: Record<(typeof GRADES)[number], string> = {
   sound: "sound",
   "eat-first": "eat first",
-  damaged: "damaged",
+  bolted: "bolted",
+  small: "small or immature",
+  damaged: "damaged or cut",
   "pest-eaten": "eaten by pests",
   "green-to-ripen": "green, to ripen",
+  "blush-to-ripen": "first colour, to ripen",
+  "half-to-ripen": "half coloured, to ripen",
+  "nearly-ripe": "nearly ripe, to finish indoors",
   seed: "for seed",
   animals: "for animals",
   compost: "compost",
 };
+
+/** What is eaten first, at once: it neither cures nor keeps as the sound does (common practice). */
+const SOON: readonly Grade[] = ["eat-first", "bolted", "small", "damaged", "pest-eaten"];
+export const isSoon = (grade: Grade): boolean => SOON.includes(grade);
+/** Fruit picked before it is ripe, to ripen indoors, by how much colour it has. */
+const UNRIPE: readonly Grade[] = ["green-to-ripen", "blush-to-ripen", "half-to-ripen", "nearly-ripe"];
+export const isUnripe = (grade: Grade): boolean => UNRIPE.includes(grade);
+/** Too little colour for what ripens indoors only from half coloured on (common practice: peppers). */
+const UNDER_HALF: readonly Grade[] = ["green-to-ripen", "blush-to-ripen"];
+/** The grades that a crop can have: nothing is picked to ripen that does not ripen well off the plant. */
+export function gradesFor(crop: { climacteric: boolean; indoors: "any" | "half" | "no" | null }): Grade[] {
+  const indoors = crop.indoors ?? (crop.climacteric ? "any" : "no");
+  return GRADES.filter((g) => indoors === "any" || !(indoors === "half" ? UNDER_HALF : UNRIPE).includes(g));
+}
 
 /** Where a part of a pick goes; empty: nobody said. */
 export const WAYS = ["", "kitchen", "snacked", "store", "preserve", "give", "seed", "animals", "compost"] as const;
