@@ -46,6 +46,8 @@ const tablesOf = (a: Archive): { [N in TableName]: RowOf<N>[] } => ({
   lessons: a.lessons,
   bedLosses: a.bedLosses,
   ticks: a.ticks,
+  ownJobs: a.ownJobs,
+  jobMarks: a.jobMarks,
   dishes: a.dishes,
   seedLots: a.seedLots,
   planned: a.planned,

@@ -28,6 +28,8 @@ const TABLES = {
   lessons: schema.lessons,
   bedLosses: schema.bedLosses,
   ticks: schema.ticks,
+  ownJobs: schema.ownJobs,
+  jobMarks: schema.jobMarks,
   dishes: schema.dishes,
   seedLots: schema.seedLots,
   planned: schema.planned,

@@ -64,6 +64,13 @@ const keptPicks = keptRows(
   (a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : a.id < b.id ? -1 : a.id > b.id ? 1 : 0),
 );
 
+/** What was said of jobs, in the order of time. */
+const keptMarks = keptRows(
+  "jobMarks",
+  (db) => sound(db.select().from(t.jobMarks).orderBy(asc(t.jobMarks.day), asc(t.jobMarks.id)).all()),
+  (a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : a.id < b.id ? -1 : a.id > b.id ? 1 : 0),
+);
+
 /** Everything that judging and planning read, in one go; rows with a date that cannot be are left out (listSetAside). */
 export function snapshotOf(db: Db): Snapshot {
   const all = rowsOf(db);
@@ -106,6 +113,8 @@ const rowsOf = (db: Db): Snapshot => ({
   lessons: sound(db.select().from(t.lessons).orderBy(asc(t.lessons.at), asc(t.lessons.id)).all()),
   bedLosses: sound(db.select().from(t.bedLosses).orderBy(asc(t.bedLosses.day), asc(t.bedLosses.id)).all()),
   ticks: sound(db.select().from(t.ticks).orderBy(asc(t.ticks.id)).all()),
+  ownJobs: sound(db.select().from(t.ownJobs).orderBy(asc(t.ownJobs.startOn), asc(t.ownJobs.id)).all()),
+  jobMarks: keptMarks(db),
   dishes: db.select().from(t.dishes).orderBy(asc(t.dishes.name), asc(t.dishes.id)).all(),
   seedLots: db
     .select()

@@ -10,6 +10,7 @@ import { cropSchema } from "#core/handbook/crop";
 import { handbookWith } from "#core/handbook/index";
 import { placeSchema } from "#core/household/place";
 import { tasteSchema } from "#core/household/taste";
+import { jobMarkSchema, ownJobSchema } from "#core/jobs/mark";
 import { dishSchema } from "#core/keeping/dishes";
 import { lotEventSchema } from "#core/keeping/lot";
 import { placeReadingSchema } from "#core/keeping/place-air";
@@ -65,6 +66,8 @@ export const archiveSchema = z.object({
   lessons: z.array(lessonSchema).max(20_000).default([]),
   bedLosses: z.array(bedLossSchema).max(50_000).default([]),
   ticks: z.array(tickSchema).max(50_000).default([]),
+  ownJobs: z.array(ownJobSchema).max(20_000).default([]),
+  jobMarks: z.array(jobMarkSchema).max(200_000).default([]),
   dishes: z.array(dishSchema).max(2000).default([]),
   seedLots: z.array(seedLotSchema).max(20_000).default([]),
   planned: z.array(plannedSchema).max(20_000).default([]),
@@ -150,6 +153,8 @@ function strayReferences(a: Archive): LocatedError[] {
     "lessons",
     "bedLosses",
     "ticks",
+    "ownJobs",
+    "jobMarks",
     "dishes",
     "seedLots",
     "planned",

@@ -245,6 +245,13 @@ const archive: Archive = {
     },
   ],
   bedLosses: [{ id: "bl", plantingId: "p1", day: "2026-08-02", cause: "animals", massG: 1200, note: "a “deer”" }],
+  ownJobs: [
+    {
+      ...{ id: "oj", words: "Tie “in”, twice", plantingId: "p1", bedId: null, lotId: null, startOn: "2026-07-01" },
+      ...{ everyDays: 14, times: 6, untilOn: null, onFrost: false, dryLeaves: true, minutes: 5, note: "" },
+    },
+  ],
+  jobMarks: [{ id: "jm", jobId: "oj", of: "", day: "2026-07-02", at: "2026-07-02T18:00", what: "done" }],
   ticks: [{ id: "first-hour onion 2026-08-01", at: "2026-08-01T09:00" }],
   dishes: [{ id: "d", name: "Soup, “green”", cropIds: ["bulb-onion"], note: "page 3;\nsecond line" }],
   seedLots: [

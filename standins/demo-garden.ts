@@ -236,7 +236,10 @@ const demoHousehold = (): Pick<
 });
 
 /** The demo's seed box, its own dishes, and nothing planned yet for next year. */
-const demoSeedBox = (): Pick<Archive, "bedLosses" | "ticks" | "dishes" | "seedLots" | "planned"> => {
+const demoSeedBox = (): Pick<
+  Archive,
+  "bedLosses" | "ticks" | "ownJobs" | "jobMarks" | "dishes" | "seedLots" | "planned"
+> => {
   const seed = (
     id: string,
     cropId: string,
@@ -260,6 +263,21 @@ const demoSeedBox = (): Pick<Archive, "bedLosses" | "ticks" | "dishes" | "seedLo
   });
   return {
     ticks: [],
+    ownJobs: [
+      {
+        ...{ id: "j-shed", words: "Drain the hose and bring it in", plantingId: null, bedId: null, lotId: null },
+        ...{ startOn: "2026-10-08", everyDays: null, times: null, untilOn: null, onFrost: false, dryLeaves: false },
+        ...{ minutes: 10, note: "last year it split" },
+      },
+      {
+        ...{ id: "j-comfrey", words: "Feed with comfrey water", plantingId: "tom-wall", bedId: null, lotId: null },
+        ...{ startOn: "2026-09-22", everyDays: 14, times: 6, untilOn: "2026-10-20", onFrost: false, dryLeaves: false },
+        ...{ minutes: 6, note: "" },
+      },
+    ],
+    jobMarks: [
+      { id: "m-comfrey", jobId: "j-comfrey", of: "", day: "2026-09-23", at: "2026-09-23T18:10", what: "done" },
+    ],
     planned: [],
     bedLosses: [
       { id: "l-squash", plantingId: "squash-25", day: "2025-10-19", cause: "frost", massG: 3200, note: "two, low bed" },

@@ -2,8 +2,10 @@ import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { Form } from "react-router";
 import { sayDate } from "#core/calendar/day";
 import type { Glyph } from "#core/handbook/glyphs";
+import type { JobLine } from "../server/jobs.server";
 import type { judgementView, pickTotals } from "../server/views.server";
 import { CropGlyph } from "./crop-glyph";
+import { JobRow } from "./job-row";
 import { SeasonTrack, type TrackDay } from "./season-track";
 import { Anchor, Button, Note, Section } from "./ui";
 import { VerdictTag } from "./verdict";
@@ -14,10 +16,11 @@ type Props = {
   history: ReturnType<typeof pickTotals> | null;
   track: readonly TrackDay[];
   isNew: boolean;
+  jobs: readonly JobLine[];
 };
 
 /** What a planting has come to: verdict with reasons, its season so far, its picks and its looks. */
-export function PlantingSide({ crop, judged, history, track, isNew }: Props) {
+export function PlantingSide({ crop, judged, history, track, isNew, jobs }: Props) {
   return (
     <Box>
       <Flex gap="4" align="center" mb="5">
@@ -38,14 +41,17 @@ export function PlantingSide({ crop, judged, history, track, isNew }: Props) {
               <li key={r}>{r}</li>
             ))}
           </Box>
-          {judged.due.map((words) => (
-            <Text key={words} mt="2" fontWeight="600">
-              {words}
-            </Text>
-          ))}
           <Text mt="2">
             {judged.lookAgain} · <Anchor to={`/handbook/${crop.id}`}>handbook</Anchor>
           </Text>
+        </Section>
+      )}
+      {!isNew && (
+        <Section title="Jobs" note={<Anchor to="/jobs">all of them</Anchor>}>
+          {jobs.length === 0 && <Text color="inkSoft">None due or coming within two weeks.</Text>}
+          {jobs.map((j) => (
+            <JobRow key={j.key} job={{ ...j, name: "", bed: "" }} />
+          ))}
         </Section>
       )}
       {track.length > 8 && history && (

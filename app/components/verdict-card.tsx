@@ -1,7 +1,6 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { sayNear } from "#core/calendar/day";
 import type { Crop } from "#core/handbook/crop";
-import { dueBefore } from "#core/planting/prepare";
 import { sayChance } from "#core/units/say";
 import { CropGlyph } from "./crop-glyph";
 import { FortnightRibbon } from "./fortnight-ribbon";
@@ -38,12 +37,6 @@ export function VerdictCard({
           {live.call.words}
         </Text>
       )}
-      {dueBefore(crop, live.days).map((d) => (
-        <Text key={d.words} mt="1.5">
-          {d.inDays > 0 ? `Ready ${sayNear(d.readyOn, today)}: ` : ""}
-          {d.words}
-        </Text>
-      ))}
       {conflict && (
         <Text mt="1.5" color="madder" fontWeight="600">
           {conflict.between

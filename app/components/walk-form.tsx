@@ -14,11 +14,12 @@ import type { WalkSheet } from "../server/walk.server";
 import { Cautions } from "./cautions";
 import { CueControl } from "./cue-control";
 import { FortnightRibbon } from "./fortnight-ribbon";
+import { JobRow } from "./job-row";
 import { PhotoField } from "./photo-field";
 import { PieceMarks } from "./piece-marks";
 import { Reasons } from "./reasons";
 import { Signs } from "./signs";
-import { Anchor, Button, type Faults, FormError, LinkButton, Note, Page } from "./ui";
+import { Anchor, Button, type Faults, FormError, LinkButton, Note, Page, Section } from "./ui";
 import { useLiveVerdict } from "./use-live-verdict";
 import { useSwipe } from "./use-swipe";
 import { VerdictCard } from "./verdict-card";
@@ -157,6 +158,13 @@ export function WalkForm({ data, faults }: { data: WalkSheet; faults: Faults }) 
               </Box>
             </Box>
             <Box>
+              {data.jobs.length > 0 && (
+                <Section title="To do here">
+                  {data.jobs.map((j) => (
+                    <JobRow key={j.key} job={{ ...j, name: "", bed: "", to: null }} brief />
+                  ))}
+                </Section>
+              )}
               {data.markable > 0 && <PieceMarks count={data.markable} marked={marked} onMark={setMarked} />}
               {remarked && <input type="hidden" name="marked" value={JSON.stringify(marked)} />}
               {shown.map((cue) => (

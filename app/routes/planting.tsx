@@ -30,6 +30,7 @@ import {
 } from "../components/ui";
 import { db, desk, handbook } from "../server/desk.server";
 import { done, faultsOf, formOf, missing, numberOf, refuse, typedOf } from "../server/forms.server";
+import { jobsOfPlanting } from "../server/jobs.server";
 import { changeDates, isDateIntent } from "../server/planting-dates.server";
 import { changeLosses, isLossIntent } from "../server/planting-losses.server";
 import { judgementView, pickTotals } from "../server/views.server";
@@ -52,6 +53,7 @@ export function loader({ params, request }: Route.LoaderArgs) {
     bedId: planting?.bedId ?? asked.get("bed") ?? snapshot.beds[0]?.id ?? "",
     // from a page that proposes it
     proposed: { cropId: asked.get("crop"), how: STARTS.find((s) => s === asked.get("how")) ?? null },
+    jobs: planting ? jobsOfPlanting(desk(), planting.id) : [],
     photoAsked: planting ? wantsPhoto(snapshot, planting, today) : false,
     beds: snapshot.beds.map((b) => ({ id: b.id, name: b.name })),
     crops: handbook().all.map((c) => ({
@@ -295,7 +297,14 @@ export default function PlantingPage({ loaderData, actionData }: Route.Component
           </Flex>
         </Form>
         <Box>
-          <PlantingSide crop={crop} judged={judged} history={history} track={track} isNew={planting === null} />
+          <PlantingSide
+            crop={crop}
+            judged={judged}
+            history={history}
+            track={track}
+            isNew={planting === null}
+            jobs={loaderData.jobs}
+          />
           {planting && !planting.endedOn && (
             <PlantingDates
               treatments={loaderData.treatments}

@@ -19,11 +19,13 @@ import { sayMass } from "#core/units/mass";
 import { newId } from "#db/change";
 import { findRound, saveCheck, saveRound } from "#db/work";
 import { Cautions } from "../components/cautions";
+import { JobRow } from "../components/job-row";
 import { InPassing, type PassingLine, RoundStop } from "../components/round-stop";
 import { Kit } from "../components/tick-row";
 import { Button, LinkButton, Note, Page, Section } from "../components/ui";
 import { db, desk } from "../server/desk.server";
 import { done, formOf, missing, typedOf } from "../server/forms.server";
+import { jobsAtBeds } from "../server/jobs.server";
 import { roundKit, ticked } from "../server/kit.server";
 import { roundsAhead, saveMoved, slotIdOf } from "../server/rounds.server";
 import type { Route } from "./+types/round";
@@ -108,6 +110,10 @@ export function loader({ params }: Route.LoaderArgs) {
       "picking",
       "carrying",
     ),
+    jobs:
+      round.status === "planned"
+        ? jobsAtBeds(d, new Set(ordered.map((l) => byId.get(l.plantingId)!.bed.id)), round.day)
+        : [],
     passing: round.status === "planned" ? passingOf(d, round, saidNothing, since) : [],
   };
 }
@@ -201,7 +207,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 export const meta: Route.MetaFunction = () => [{ title: "Round · Akmedon" }];
 
 export default function RoundPage({ loaderData }: Route.ComponentProps) {
-  const { round, lines, total, minutes, kit, by, passing, cautions, gale, heavy, wayM, room, next } = loaderData;
+  const { round, lines, total, minutes, kit, by, passing, jobs, cautions, gale, heavy, wayM, room, next } = loaderData;
   const left = lines.filter((l) => !l.pickId && !l.nothing).length;
   return (
     <Page
@@ -256,6 +262,13 @@ export default function RoundPage({ loaderData }: Route.ComponentProps) {
         ))}
         {lines.length === 0 && <Text color="inkSoft">Nothing to take in this round.</Text>}
       </Section>
+      {jobs.length > 0 && (
+        <Section title="While you are there" note="jobs at these beds">
+          {jobs.map((j) => (
+            <JobRow key={j.key} job={j} brief />
+          ))}
+        </Section>
+      )}
       <Cautions of={cautions} />
       {passing.length > 0 && (
         <Section title="Glance at in passing" note="stop only where enough is ready">

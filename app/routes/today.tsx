@@ -11,12 +11,14 @@ import { sayMass } from "#core/units/mass";
 import { listSetAside } from "#db/garden";
 import { CropGlyph } from "../components/crop-glyph";
 import { HouseLines } from "../components/house-lines";
+import { JobRow } from "../components/job-row";
 import { LessonsNote } from "../components/lessons-note";
 import { SavingHourNote } from "../components/saving-hour-note";
 import { Anchor, LinkButton, Note, Page, Section } from "../components/ui";
 import { VerdictTag } from "../components/verdict";
 import { WeatherStrip } from "../components/weather-strip";
 import { db, desk } from "../server/desk.server";
+import { jobLine, jobsNow } from "../server/jobs.server";
 import { houseLine } from "../server/keep.server";
 import { roundKit } from "../server/kit.server";
 import { remembered } from "../server/remember.server";
@@ -26,6 +28,9 @@ import { lessonsDue } from "../server/season.server";
 import { plannedDue } from "../server/season-next.server";
 import { stripOf } from "../server/weather.server";
 import type { Route } from "./+types/today";
+
+/** Jobs shown on Today: those whose minutes save most; the rest is a tap away. */
+const JOBS_SHOWN = 5;
 
 export function loader() {
   const d = desk();
@@ -89,7 +94,13 @@ export function loader() {
       since,
     }));
   const sun = sunTimes(today, snapshot.garden.latitudeDeg, snapshot.garden.longitudeDeg, snapshot.garden.timeZone);
+  const due = jobsNow(d).filter((j) => j.state !== "soon");
   return {
+    jobs: {
+      lines: due.slice(0, JOBS_SHOWN).map((j) => jobLine(d, j)),
+      more: Math.max(0, due.length - JOBS_SHOWN),
+      minutes: Math.round(due.reduce((sum, j) => sum + j.minutes, 0)),
+    },
     saving,
     aside: remembered(d, "set aside", () => listSetAside(db())),
     house: houseLine(d),
@@ -137,6 +148,7 @@ export default function Today({ loaderData }: Route.ComponentProps) {
   const {
     aside,
     saving,
+    jobs,
     house,
     lessons,
     planned,
@@ -258,6 +270,17 @@ export default function Today({ loaderData }: Route.ComponentProps) {
                   {trip.standIn ? `${trip.standIn} stands in.` : "Nobody stands in."}
                 </Note>
               </Box>
+            )}
+          </Section>
+          <Section title="Jobs" note={<Anchor to="/jobs">all of them</Anchor>}>
+            {jobs.lines.length === 0 && <Text color="inkSoft">Nothing is due today.</Text>}
+            {jobs.lines.map((j) => (
+              <JobRow key={j.key} job={j} brief />
+            ))}
+            {jobs.more > 0 && (
+              <Text mt="2" color="inkSoft">
+                <Anchor to="/jobs">{jobs.more} more</Anchor>, about {jobs.minutes} min in all
+              </Text>
             )}
           </Section>
           <HouseLines house={house} />

@@ -1,7 +1,6 @@
 import type { Planting } from "#core/garden/planting";
 import type { PlantingOutlook, Snapshot } from "#core/planning/outlook";
 import { sayReading } from "#core/planting/cue-kinds/index";
-import { dueBefore } from "#core/planting/prepare";
 import { sayLookAgain, sayReasons } from "#core/planting/words";
 import { sayMass, type UnitSystem } from "#core/units/mass";
 import { sayChance } from "#core/units/say";
@@ -26,7 +25,6 @@ export function judgementView(p: PlantingOutlook, today: string, units: UnitSyst
     chance,
     reasons: sayReasons(j, p.crop, p.school, today, units),
     call: j.call?.words ?? null,
-    due: dueBefore(p.crop, j.days).map((d) => d.words),
     lookAgain: sayLookAgain(j),
     lookAgainDay: j.lookAgain,
   };

@@ -3,19 +3,14 @@ import type { PlantingOutlook } from "#core/planning/outlook";
 import { type WalkTurn, walkingOrder } from "#core/planning/walking-order";
 import { sayGrowth } from "#core/planting/growth-words";
 import { markable } from "#core/planting/marked";
-import { isDewy } from "#core/weather/hazards";
 import { listPeople } from "#db/garden";
 import { type Desk, db } from "./desk.server";
+import { gatesOf } from "./gates.server";
+import { jobsOfPlanting } from "./jobs.server";
 import { judgementView } from "./views.server";
 
-/** Rain in a day from which leaves are taken to be wet, mm. */
-const WET_MM = 2;
-
 /** Whether dew or rain is likely to lie on the leaves now. */
-export function leavesWet(d: Desk): boolean {
-  const weather = d.outlook.days[0]?.weather;
-  return Boolean(weather && ((d.now.slice(11) < "10:30" && isDewy(weather)) || weather.rainMm >= WET_MM));
-}
+export const leavesWet = (d: Desk): boolean => gatesOf(d).leaves !== "";
 
 /** Whether thunder is likely about today: a downpour or gale of some chance in a warm day. */
 export function thunderAbout(d: Desk): boolean {
@@ -74,6 +69,7 @@ export function walkSheet(d: Desk, plantingId: string) {
     coins: d.snapshot.garden.coins,
     now: d.now,
     today: d.today,
+    jobs: jobsOfPlanting(d, p.planting.id).filter((l) => l.state !== "soon"),
     view: judgementView(p, d.today, d.snapshot.garden.units),
     prior: Array.from(j.prior, (x) => Number(x.toPrecision(6))),
     steps: j.steps,

@@ -29,6 +29,8 @@ const HOLDS: Record<string, string> = {
   lessons: "lesson",
   bedLosses: "loss in the bed",
   ticks: "step ticked off",
+  ownJobs: "job",
+  jobMarks: "job done or left out",
   dishes: "dish",
   seedLots: "seed",
   planned: "next year’s planting",

@@ -10,6 +10,7 @@ import { schoolOf } from "../handbook/index";
 import { inRipeColour } from "../handbook/ripe-colour";
 import type { Place } from "../household/place";
 import type { Taste } from "../household/taste";
+import type { JobMark, OwnJob } from "../jobs/mark";
 import type { Dish } from "../keeping/dishes";
 import type { LotEvent } from "../keeping/lot";
 import type { PlaceReading } from "../keeping/place-air";
@@ -76,6 +77,8 @@ export type Snapshot = {
   lessons: Lesson[];
   bedLosses: BedLoss[];
   ticks: Tick[];
+  ownJobs: OwnJob[];
+  jobMarks: JobMark[];
   dishes: Dish[];
   seedLots: SeedLot[];
   planned: Planned[];

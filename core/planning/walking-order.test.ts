@@ -41,6 +41,8 @@ const snapshot: Snapshot = {
   lessons: [],
   bedLosses: [],
   ticks: [],
+  ownJobs: [],
+  jobMarks: [],
   dishes: [],
   seedLots: [],
   planned: [],

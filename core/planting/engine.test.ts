@@ -8,7 +8,6 @@ import { clockOf, dayStep, daysRange } from "./clock";
 import { likelihoodOf } from "./cue-kinds";
 import { judge } from "./judge";
 import { misledOn } from "./misled";
-import { dueBefore } from "./prepare";
 import { clockStart } from "./season-clock";
 import { entropyBits } from "./stage-grid";
 import { evennessOf, wayOf } from "./way";
@@ -229,16 +228,7 @@ describe("special verdicts", () => {
   });
 });
 
-describe("what must come before the pick, and what is looked at again (W53, W72, common practice)", () => {
-  it("garlic is to be kept dry from two weeks ahead, not months ahead, and not once it is past", () => {
-    const due = (age: number, readings = {}) => {
-      const input = situation({ cropId: "garlic", age, planting: { startedOn: "2025-10-20" }, readings });
-      return dueBefore(input.crop, judge(input).days).map((d) => d.words);
-    };
-    expect(due(120)).toEqual([]);
-    expect(due(252).join()).toMatch(/Stop watering/);
-    expect(due(330, { "leaves-brown": 95, "test-bulb": "flaring" })).toEqual([]);
-  });
+describe("what is looked at again (common practice)", () => {
   it("pests are looked at again every other day until a look finds them gone", () => {
     const input = situation({ cropId: "kale", age: 40 });
     const seen = check(addDays(input.today, -1), [{ cueId: "pest", value: true }]);

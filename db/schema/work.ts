@@ -1,6 +1,7 @@
 import { index, integer, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
 import { TREATMENTS } from "#core/garden/treatment";
 import { STARTS } from "#core/handbook/crop";
+import { JOB_MARKS } from "#core/jobs/mark";
 import { PRESERVED } from "#core/keeping/blanching";
 import { LOT_EVENTS, TESTED } from "#core/keeping/lot";
 import { PICK_WISHES } from "#core/planning/wish";
@@ -213,6 +214,37 @@ export const bedLosses = sqliteTable(
 
 /** Steps of lists that were ticked off. */
 export const ticks = sqliteTable("ticks", { id: text().primaryKey(), at: text().notNull() });
+
+/** The gardener's own jobs, once or again and again. */
+export const ownJobs = sqliteTable("own_jobs", {
+  id: text().primaryKey(),
+  words: text().notNull(),
+  plantingId: text(),
+  bedId: text(),
+  lotId: text(),
+  startOn: text().notNull(),
+  everyDays: integer(),
+  times: integer(),
+  untilOn: text(),
+  onFrost: integer({ mode: "boolean" }).notNull(),
+  dryLeaves: integer({ mode: "boolean" }).notNull(),
+  minutes: real().notNull(),
+  note: text().notNull(),
+});
+
+/** What was said of a job on a day: done, left out, not wanted. */
+export const jobMarks = sqliteTable(
+  "job_marks",
+  {
+    id: text().primaryKey(),
+    jobId: text().notNull(),
+    of: text().notNull(),
+    day: text().notNull(),
+    at: text().notNull(),
+    what: text({ enum: JOB_MARKS }).notNull(),
+  },
+  (t) => [index("job_marks_job").on(t.jobId, t.of, t.day)],
+);
 
 /** The household's own dishes, and what they are made of. */
 export const dishes = sqliteTable("dishes", {

@@ -321,6 +321,6 @@ function snapshotOf(
     forecast: season.desk.forecast(day, 12),
     ...{ ownCrops: [], forecasts: [], bedReadings: [], covers: [], datedWindows: [], containers: [], tastes: [] },
     ...{ places: [], treatments: [], pickWishes: [], weighings: [], placeReadings: [], lotEvents: [], lessons: [] },
-    ...{ bedLosses: [], ticks: [], dishes: [], seedLots: [], planned: [] },
+    ...{ bedLosses: [], ticks: [], ownJobs: [], jobMarks: [], dishes: [], seedLots: [], planned: [] },
   };
 }

@@ -1,0 +1,7 @@
+import { desk } from "../server/desk.server";
+import { formOf, typedOf } from "../server/forms.server";
+import { markJob } from "../server/jobs.server";
+import type { Route } from "./+types/jobs-mark";
+
+/** Marks a job done, left out or not wanted, or takes such a mark back. */
+export const action = async ({ request }: Route.ActionArgs) => markJob(desk(), typedOf(await formOf(request)));
