@@ -69,6 +69,7 @@ export default [
   route("out/picks.csv", "routes/out-picks.tsx", { id: "picks-csv" }),
   route("out/picks.json", "routes/out-picks.tsx", { id: "picks-json" }),
   route("out/picks.ics", "routes/out-picks.tsx", { id: "picks-ics" }),
+  route("feed/:file", "routes/feed.tsx"),
   route("out/rounds.ics", "routes/out-rounds.tsx"),
   route("out/yields.csv", "routes/out-yields.tsx"),
   route("out/season.md", "routes/out-report.tsx"),

@@ -5,6 +5,8 @@ import { type Lock, opens, tryCounter } from "./passphrase";
 const COOKIE = "ak-session";
 const cookieOf = (req: Request): string | undefined =>
   new RegExp(`(?:^|;\\s*)${COOKIE}=([^;]+)`).exec(req.get("Cookie") ?? "")?.[1];
+/** Addresses of the calendar: a key of 32 letters. */
+const FEED = /^\/feed\/[\w-]{32}\.ics$/;
 const forHtml = (text: string) => text.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
 /** Only paths of this very application, never another address. */
 const safeBack = (back: unknown): string => (typeof back === "string" && /^\/(?![/\\])/.test(back) ? back : "/");
@@ -71,7 +73,9 @@ export function signIn(lock: Lock, sessions: SessionRegister, now: () => number 
     res.redirect(303, "/sign-in");
   });
   router.use((req: Request, res: Response, next: NextFunction) => {
-    if (req.path === "/seed.svg" || sessions.holds(cookieOf(req), now())) return next();
+    // the calendar's address is its own key, looked at where it is answered
+    const open = req.path === "/seed.svg" || (req.method === "GET" && FEED.test(req.path));
+    if (open || sessions.holds(cookieOf(req), now())) return next();
     const wantsPage = req.method === "GET" && (req.get("Accept") ?? "").includes("text/html");
     if (wantsPage) return res.redirect(303, `/sign-in?back=${encodeURIComponent(req.originalUrl)}`);
     res.status(401).type("text").send("Sign in first.");

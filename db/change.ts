@@ -119,7 +119,8 @@ export const diskFull = (): Response =>
 /** One transaction; when it fails, nothing that was read inside it is believed any longer. */
 function whole<T>(db: Db, work: () => T): T {
   try {
-    return db.$client.transaction(work)();
+    // the write lock is taken at once: two that write wait for each other, none is refused for having read too soon
+    return db.$client.transaction(work).immediate();
   } catch (error) {
     for (const name of Object.keys(TABLES) as TableName[]) touch(db, name, null);
     throw isDiskFull(error) ? diskFull() : error;

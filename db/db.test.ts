@@ -172,6 +172,24 @@ describe("the data folder", () => {
   });
 });
 
+describe("two that write at once", () => {
+  it("a change holds the write lock from its first step: the other waits, and nobody is refused half way", () => {
+    const other = new Database(databaseFile(dir), { timeout: 0 });
+    try {
+      change(db, "a bed", AT, (c) => {
+        // before anything is written: whoever reads first and writes then would be refused if another wrote meanwhile
+        expect(() => other.exec("begin immediate")).toThrow(/locked/);
+        c.put("beds", bed);
+      });
+      other.exec("begin immediate");
+      other.exec("rollback");
+    } finally {
+      other.close();
+    }
+    expect(findBed(db, bed.id)).not.toBeNull();
+  });
+});
+
 describe("changes and undo", () => {
   it("takes back and brings again", () => {
     const id = saveBed(db, bed, AT)!;

@@ -4,10 +4,10 @@ import { describe, expect, it } from "vitest";
 import { newGarden } from "#core/garden/garden";
 import { type Archive, readArchive, writeArchive } from "./archive";
 import { readTable, writeTable } from "./csv";
+import { type GardenEvent, writeGardenIcs } from "./garden-ics";
 import { sayError } from "./located";
 import { picksCsvPieces, picksJsonPieces, writePicksCsv } from "./picks-csv";
 import { writePicksIcs } from "./picks-ics";
-import { writeRoundsIcs } from "./rounds-ics";
 import { readWeatherCsv, writeWeatherCsv } from "./weather-csv";
 
 describe("CSV after RFC 4180 (C16.2)", () => {
@@ -319,29 +319,48 @@ describe("the garden as one JSON archive", () => {
 });
 
 describe("iCalendar after RFC 5545 (C16.1)", () => {
-  const text = writeRoundsIcs(
-    "Test",
-    "Europe/London",
-    [
-      {
-        round: archive.rounds[0]!,
-        minutes: 45,
-        lines: ["North: storage yellow; pick, all — é é é é é é é é é é é é é é é é é é é é é é é"],
-      },
-    ],
-    Date.UTC(2026, 9, 6, 12),
-  );
+  const made = (events: readonly GardenEvent[]) => writeGardenIcs("Test\ngarden", "Europe/London", events, STAMP);
+  const STAMP = Date.UTC(2026, 9, 6, 12);
+  const round: GardenEvent = {
+    id: "round-r1",
+    summary: "Picking round",
+    description: "North: storage yellow; pick, all — é é é é é é é é é é é é é é é é é é é é é é é",
+    at: { local: "2026-10-08T17:30", minutes: 45 },
+    alarm: 60,
+  };
+  const trip: GardenEvent = {
+    ...{ id: "trip-t", summary: "Away\nwith the tent", description: "", alarm: null },
+    at: { from: "2026-10-24", to: "2026-10-26" },
+  };
+  const text = made([round, trip]);
+  /** The events of a calendar, as another library reads them. */
+  const readBack = (ics: string) =>
+    new ICAL.Component(ICAL.parse(ics)).getAllSubcomponents("vevent").map((c) => ({ c, event: new ICAL.Event(c) }));
   it("folds at 75 octets with CRLF and never inside a character", () => {
     for (const line of text.split("\r\n")) expect(Buffer.byteLength(line, "utf8")).toBeLessThanOrEqual(75);
     expect(text.replaceAll("\r\n", "")).not.toContain("\n");
     expect(text).not.toContain("\uFFFD");
   });
   it("is read by another library to the same hour in the garden's zone", () => {
-    const event = new ICAL.Event(new ICAL.Component(ICAL.parse(text)).getFirstSubcomponent("vevent")!);
+    const [{ event, c }] = readBack(text) as [ReturnType<typeof readBack>[number]];
     expect(event.startDate.toJSDate().toISOString()).toBe("2026-10-08T16:30:00.000Z");
     expect(event.duration.toSeconds()).toBe(45 * 60);
     expect(event.uid).toBe("round-r1@akmedon");
     expect(event.description).toContain("North: storage yellow; pick, all — é");
+    expect(c.getFirstSubcomponent("valarm")!.getFirstPropertyValue("trigger")!.toString()).toBe("-PT1H");
+  });
+  it("whole days are dates, the last one whole, also over the night the clocks change and east of the date line", () => {
+    for (const zone of ["Europe/London", "Pacific/Auckland", "America/Los_Angeles"]) {
+      const [only] = readBack(writeGardenIcs("Test", zone, [trip], STAMP));
+      expect(only!.event.startDate.isDate).toBe(true);
+      expect([only!.event.startDate.toString(), only!.event.endDate.toString()]).toEqual(["2026-10-24", "2026-10-27"]);
+    }
+  });
+  it("moved, an entry keeps its identity; a line break in a name does not get into the file", () => {
+    const later = made([{ ...round, at: { local: "2026-10-09T08:00", minutes: 45 } }]);
+    expect(readBack(later)[0]!.event.uid).toBe(readBack(text)[0]!.event.uid);
+    expect(readBack(text)[1]!.event.summary).toBe("Away with the tent");
+    expect(text).toContain("X-WR-CALNAME:Test garden");
   });
 });
 

@@ -56,6 +56,11 @@ const VIEWS = [
 const waits = [];
 const slow = new Map();
 let faults = 0;
+const faulty = new Map();
+const fault = (what) => {
+  faults += 1;
+  faulty.set(what, (faulty.get(what) ?? 0) + 1);
+};
 let beside = "nothing";
 async function gardener() {
   for (let n = 0; going(); n++) {
@@ -66,22 +71,21 @@ async function gardener() {
       await reader.read();
       const at = performance.now() - begun;
       while (!(await reader.read()).done);
-      if (!r.ok) faults += 1;
+      if (!r.ok) fault(`${path}: ${r.status}, beside ${beside}`);
       return at;
     });
     waits.push({ ms: first, beside, path });
     if (first > 200) slow.set(`${beside}, ${path}`, Math.max(first, slow.get(`${beside}, ${path}`) ?? 0));
-    if (n % 20 === 19)
-      if (
-        (await post("/picks/new", {
-          plantingId: "tom-wall",
-          gross: `${1 + (n % 90) / 100} kg`,
-          at: "2026-10-06T15:20",
-          extent: "some",
-          grade: "sound",
-        })) >= 400
-      )
-        faults += 1;
+    if (n % 20 === 19) {
+      const status = await post("/picks/new", {
+        plantingId: "tom-wall",
+        gross: `${1 + (n % 90) / 100} kg`,
+        at: "2026-10-06T15:20",
+        extent: "some",
+        grade: "sound",
+      });
+      if (status >= 400) fault(`a pick logged: ${status}, beside ${beside}`);
+    }
     await wait(40);
   }
 }
@@ -114,7 +118,8 @@ async function works() {
   for (let n = 0; going(); n++) {
     const [name, run] = all[n % all.length];
     beside = name;
-    await run(n);
+    const status = await run(n);
+    if (typeof status === "number" && status >= 400) fault(`${name}: ${status}`);
     beside = "nothing";
     await wait(4000);
   }
@@ -146,7 +151,7 @@ const lines = [
     return `| ${b} | ${xs.length} | ${ms(quantile(xs, 0.5))} | ${ms(quantile(xs, 0.95))} | ${ms(Math.max(...xs))} | ${xs.filter((x) => x > 200).length} |`;
   }),
   "",
-  `Pages that answered with a fault: ${faults}. Memory: ${Math.round(mean(memory.slice(0, half)))} MB in the first half, ${Math.round(mean(memory.slice(half)))} MB in the second, at most ${Math.round(Math.max(...memory))} MB.`,
+  `Answers with a fault: ${faults}${faults > 0 ? ` (${[...faulty].map(([what, n]) => `${n} × ${what}`).join("; ")})` : ""}. Memory: ${Math.round(mean(memory.slice(0, half)))} MB in the first half, ${Math.round(mean(memory.slice(half)))} MB in the second, at most ${Math.round(Math.max(...memory))} MB.`,
   "",
   ...(slow.size > 0
     ? [

@@ -17,10 +17,11 @@ type Props = {
   track: readonly TrackDay[];
   isNew: boolean;
   jobs: readonly JobLine[];
+  windows: { by: "packet" | "handbook"; days: string; likely: string; first: string } | null;
 };
 
 /** What a planting has come to: verdict with reasons, its season so far, its picks and its looks. */
-export function PlantingSide({ crop, judged, history, track, isNew, jobs }: Props) {
+export function PlantingSide({ crop, judged, history, track, isNew, jobs, windows }: Props) {
   return (
     <Box>
       <Flex gap="4" align="center" mb="5">
@@ -45,6 +46,13 @@ export function PlantingSide({ crop, judged, history, track, isNew, jobs }: Prop
             {judged.lookAgain} · <Anchor to={`/handbook/${crop.id}`}>handbook</Anchor>
           </Text>
         </Section>
+      )}
+      {windows && (
+        <Text mb="4">
+          Expected ready <strong>{windows.days}</strong>, by {windows.by === "packet" ? "its packet" : "the handbook"}
+          {windows.likely && `; ${windows.likely}`}
+          {windows.first && `; ${windows.first}`}.
+        </Text>
       )}
       {!isNew && (
         <Section title="Jobs" note={<Anchor to="/jobs">all of them</Anchor>}>

@@ -5,6 +5,7 @@ import { bedSchema, COVERS } from "#core/garden/bed";
 import { newId } from "#db/change";
 import { gardenOf, nowAt, snapshotOf } from "#db/garden";
 import { findBed, removeBed, saveBed } from "#db/plot";
+import { AheadList } from "../components/ahead-list";
 import { PlotMap } from "../components/plot-map";
 import {
   Button,
@@ -20,6 +21,7 @@ import {
 } from "../components/ui";
 import { db, desk } from "../server/desk.server";
 import { done, faultsOf, formOf, missing, numberOf, refuse, typedOf } from "../server/forms.server";
+import { aheadOf } from "../server/series.server";
 import type { Route } from "./+types/bed";
 
 export function loader({ params }: Route.LoaderArgs) {
@@ -30,6 +32,7 @@ export function loader({ params }: Route.LoaderArgs) {
   return {
     bed,
     growing,
+    ahead: aheadOf(desk()).filter((a) => a.bedId === bed?.id),
     others: snapshot.beds.filter((b) => b.id !== params.bedId),
     sites: [...new Set(snapshot.beds.map((b) => b.site).filter((s) => s !== ""))],
     plot: { widthM: snapshot.garden.plotWidthM, lengthM: snapshot.garden.plotLengthM },
@@ -79,7 +82,7 @@ const COVER_WORDS: Record<string, string> = {
 };
 
 export default function BedPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { bed, others, plot, growing, sites } = loaderData;
+  const { bed, others, plot, growing, sites, ahead } = loaderData;
   const faults = actionData && "errors" in actionData ? actionData : null;
   const [shape, setShape] = useState<"rectangle" | "circle">(
     (faults?.typed.shape as "circle" | undefined) ?? bed?.shape ?? "rectangle",
@@ -261,6 +264,9 @@ export default function BedPage({ loaderData, actionData }: Route.ComponentProps
             lengthM={Math.max(plot.lengthM, size.yM + preview.lengthM)}
             highlight="this"
           />
+          <Box mt="6">
+            <AheadList lines={ahead} />
+          </Box>
         </Box>
       </Grid>
     </Page>

@@ -1,12 +1,13 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { Form } from "react-router";
-import { daysBetween, sayDate } from "#core/calendar/day";
+import { addDays, daysBetween, isDay, sayDate } from "#core/calendar/day";
 import { plantingName } from "#core/garden/name";
 import { type Planting, plantingSchema } from "#core/garden/planting";
 import { STARTS } from "#core/handbook/crop";
 import { showsColour } from "#core/handbook/ripe-colour";
 import { outlookOf, type Snapshot } from "#core/planning/outlook";
+import { sayWindow } from "#core/planting/window";
 import { sayMass } from "#core/units/mass";
 import { newId } from "#db/change";
 import { gardenOf, nowAt } from "#db/garden";
@@ -33,7 +34,8 @@ import { done, faultsOf, formOf, missing, numberOf, refuse, typedOf } from "../s
 import { jobsOfPlanting } from "../server/jobs.server";
 import { changeDates, isDateIntent } from "../server/planting-dates.server";
 import { changeLosses, isLossIntent } from "../server/planting-losses.server";
-import { judgementView, pickTotals } from "../server/views.server";
+import { doubtsOf } from "../server/series.server";
+import { judgementView, pickTotals, windowsView } from "../server/views.server";
 import type { Route } from "./+types/planting";
 
 export function loader({ params, request }: Route.LoaderArgs) {
@@ -53,6 +55,7 @@ export function loader({ params, request }: Route.LoaderArgs) {
     bedId: planting?.bedId ?? asked.get("bed") ?? snapshot.beds[0]?.id ?? "",
     // from a page that proposes it
     proposed: { cropId: asked.get("crop"), how: STARTS.find((s) => s === asked.get("how")) ?? null },
+    windows: seen ? windowsView(seen, snapshot, today) : null,
     jobs: planting ? jobsOfPlanting(desk(), planting.id) : [],
     photoAsked: planting ? wantsPhoto(snapshot, planting, today) : false,
     beds: snapshot.beds.map((b) => ({ id: b.id, name: b.name })),
@@ -61,6 +64,7 @@ export function loader({ params, request }: Route.LoaderArgs) {
       name: c.name,
       glyph: c.glyph,
       days: c.days,
+      yearly: c.days.yearly !== null,
       colours: showsColour(c),
       schools: c.schools.map((s) => ({ id: s.id, name: s.name, gives: s.gives, costs: s.costs })),
     })),
@@ -121,6 +125,13 @@ export async function action({ request, params }: Route.ActionArgs) {
   if (!desk().snapshot.beds.some((b) => b.id === typed.bedId))
     return refuse({ errors: { bedId: "choose a bed" }, typed });
   if (!checked.success) return refuse(faultsOf(checked.error, typed));
+  // what speaks against it is said once; who saves again knows it
+  const doubts = known || typed.sure === "yes" ? [] : doubtsOf(desk(), checked.data, crop);
+  if (doubts.length > 0)
+    return refuse({
+      errors: { form: `${doubts.join(". ")}. Save it once more to keep it all the same.` },
+      typed: { ...typed, sure: "yes" },
+    });
   return done("/plot", savePlanting(db(), checked.data, plantingName(checked.data, crop), at));
 }
 
@@ -141,6 +152,11 @@ export default function PlantingPage({ loaderData, actionData }: Route.Component
   const [how, setHow] = useState(faults?.typed.startedHow ?? planting?.startedHow ?? proposed.how ?? "sown");
   const usual =
     crop.days[how as keyof typeof START_WORDS] ?? crop.days.sown ?? crop.days.transplanted ?? crop.days.planted;
+  const [startedOn, setStartedOn] = useState(shownValue(faults, "startedOn", planting?.startedOn ?? today));
+  const [packet, setPacket] = useState<[string, string]>([
+    shownValue(faults, "packetMinDays", planting?.packetMinDays),
+    shownValue(faults, "packetMaxDays", planting?.packetMaxDays),
+  ]);
   const [schoolId, setSchool] = useState(faults?.typed.schoolId ?? planting?.schoolId ?? "");
   const school = crop.schools.find((s) => s.id === schoolId) ?? crop.schools[0]!;
   const value = (name: string, v: string | number | null | undefined) => shownValue(faults, name, v);
@@ -169,6 +185,7 @@ export default function PlantingPage({ loaderData, actionData }: Route.Component
       <Grid templateColumns={{ base: "1fr", lg: "minmax(320px,1.1fr) minmax(280px,0.9fr)" }} gap="10">
         <Form method="post">
           <FormError faults={faults} />
+          {faults?.typed.sure && <input type="hidden" name="sure" value="yes" />}
           {photoAsked && planting && (
             <Note title="A picture of the first day">
               Bed, label and packet in one picture say later what went where.{" "}
@@ -215,7 +232,7 @@ export default function PlantingPage({ loaderData, actionData }: Route.Component
                 )}
               </Field>
               <Field name="startedOn" label="On" faults={faults}>
-                {(p) => <Input {...p} type="date" defaultValue={value("startedOn", planting?.startedOn ?? today)} />}
+                {(p) => <Input {...p} type="date" value={startedOn} onChange={(e) => setStartedOn(e.target.value)} />}
               </Field>
               <Field name="endedOn" label="Cleared on" hint="Empty while it grows." faults={faults}>
                 {(p) => <Input {...p} type="date" defaultValue={value("endedOn", planting?.endedOn)} />}
@@ -246,7 +263,8 @@ export default function PlantingPage({ loaderData, actionData }: Route.Component
                   <Input
                     {...p}
                     inputMode="numeric"
-                    defaultValue={value("packetMinDays", planting?.packetMinDays)}
+                    value={packet[0]}
+                    onChange={(e) => setPacket([e.target.value, packet[1]])}
                     placeholder={usual ? String(usual[0]) : ""}
                   />
                 )}
@@ -256,12 +274,20 @@ export default function PlantingPage({ loaderData, actionData }: Route.Component
                   <Input
                     {...p}
                     inputMode="numeric"
-                    defaultValue={value("packetMaxDays", planting?.packetMaxDays)}
+                    value={packet[1]}
+                    onChange={(e) => setPacket([packet[0], e.target.value])}
                     placeholder={usual ? String(usual[1]) : ""}
                   />
                 )}
               </Field>
             </Grid>
+            <ReadyDates
+              startedOn={startedOn}
+              packet={packet}
+              usual={usual ?? null}
+              yearly={crop.yearly}
+              today={today}
+            />
             <Field
               name="schoolId"
               label="School of picking"
@@ -304,6 +330,7 @@ export default function PlantingPage({ loaderData, actionData }: Route.Component
             track={track}
             isNew={planting === null}
             jobs={loaderData.jobs}
+            windows={loaderData.windows}
           />
           {planting && !planting.endedOn && (
             <PlantingDates
@@ -317,5 +344,31 @@ export default function PlantingPage({ loaderData, actionData }: Route.Component
         </Box>
       </Grid>
     </Page>
+  );
+}
+
+/** The packet's days, or the handbook's, as dates. */
+function ReadyDates({
+  startedOn,
+  packet,
+  usual,
+  yearly,
+  today,
+}: {
+  startedOn: string;
+  packet: readonly [string, string];
+  usual: readonly [number, number] | null;
+  yearly: boolean;
+  today: string;
+}) {
+  const typed = packet.map((x) => Number(x));
+  const own = packet.every((x) => x.trim() !== "") && typed.every((n) => Number.isInteger(n) && n > 0);
+  const range = own ? (typed as [number, number]) : usual;
+  if (!isDay(startedOn) || !range || yearly || range[0] > range[1]) return null;
+  const window = { from: addDays(startedOn, range[0]), to: addDays(startedOn, range[1]) };
+  return (
+    <Text mt="-2" aria-live="polite">
+      Ready <strong>{sayWindow(window, today)}</strong>, by {own ? "the packet" : "the handbook"}.
+    </Text>
   );
 }

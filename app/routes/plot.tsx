@@ -6,11 +6,13 @@ import { bedAreaM2 } from "#core/garden/bed";
 import { plantingName } from "#core/garden/name";
 import { decimals } from "#core/units/mass";
 import { sayDistance } from "#core/units/say";
+import { AheadList } from "../components/ahead-list";
 import { CropGlyph } from "../components/crop-glyph";
 import { type MapBed, PlotMap } from "../components/plot-map";
 import { LinkButton, Note, Page } from "../components/ui";
 import { VerdictTag } from "../components/verdict";
 import { desk } from "../server/desk.server";
+import { aheadOf } from "../server/series.server";
 import { bedNights } from "../server/weather-day.server";
 import type { Route } from "./+types/plot";
 
@@ -47,6 +49,7 @@ export function loader() {
   const { plotWidthM, plotLengthM, units } = snapshot.garden;
   return {
     beds,
+    ahead: aheadOf(d),
     plotWidthM,
     plotLengthM,
     units,
@@ -58,6 +61,9 @@ export function loader() {
       : null,
   };
 }
+
+/** What is still to be started, as far as the plan shows it at once. */
+const AHEAD_SHOWN = 6;
 
 export const meta: Route.MetaFunction = () => [{ title: "Plot · Akmedon" }];
 const Row = chakra(Link, {
@@ -74,7 +80,7 @@ const Row = chakra(Link, {
 });
 
 export default function Plot({ loaderData }: Route.ComponentProps) {
-  const { beds, plotWidthM, plotLengthM, night, units } = loaderData;
+  const { beds, ahead, plotWidthM, plotLengthM, night, units } = loaderData;
   const navigate = useNavigate();
   const frosty = beds
     .filter((b) => (b.frostChance ?? 0) >= 0.1)
@@ -119,6 +125,7 @@ export default function Plot({ loaderData }: Route.ComponentProps) {
             )}
           </Box>
           <Box>
+            <AheadList lines={ahead.slice(0, AHEAD_SHOWN)} more={ahead.length - AHEAD_SHOWN} />
             {beds.map((bed) => (
               <Box key={bed.id} mb="5">
                 <Flex align="baseline" justify="space-between" borderBottomWidth="1px" borderColor="rule" gap="2">

@@ -1,22 +1,43 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { Form, useSubmit } from "react-router";
+import { AheadList } from "../components/ahead-list";
 import { CropGlyph } from "../components/crop-glyph";
 import { FiguresTable } from "../components/figures-table";
 import { SeasonNav } from "../components/season-nav";
-import { Anchor, Note, Page, Section, Select } from "../components/ui";
+import {
+  Anchor,
+  Button,
+  type Faults,
+  Field,
+  FormError,
+  Input,
+  Note,
+  Page,
+  Section,
+  Select,
+  shownValue,
+} from "../components/ui";
 import { desk } from "../server/desk.server";
+import { formOf, typedOf } from "../server/forms.server";
 import { sowingsView } from "../server/season-sowings.server";
+import { aheadOf, changeSeries } from "../server/series.server";
 import type { Route } from "./+types/season-sowings";
 
-export const loader = ({ request }: Route.LoaderArgs) => sowingsView(desk(), new URL(request.url).searchParams);
+export const loader = ({ request }: Route.LoaderArgs) => ({
+  ...sowingsView(desk(), new URL(request.url).searchParams),
+  ahead: aheadOf(desk()),
+});
+export const action = async ({ request }: Route.ActionArgs) =>
+  changeSeries(desk(), typedOf(await formOf(request)), new URL(request.url).search);
 
 export const meta: Route.MetaFunction = () => [{ title: "Sowings · Akmedon" }];
 
 type View = Route.ComponentProps["loaderData"];
 
 /** How many sowings and how far apart, and the last date of each crop. */
-export default function SeasonSowings({ loaderData }: Route.ComponentProps) {
-  const { year, risk, bedId, all, beds, years, lasts, crops, cropId, plan, soil } = loaderData;
+export default function SeasonSowings({ loaderData, actionData }: Route.ComponentProps) {
+  const faults: Faults = actionData && "errors" in actionData ? actionData : null;
+  const { year, risk, bedId, all, beds, years, lasts, crops, cropId, plan, soil, ahead } = loaderData;
   const submit = useSubmit();
   return (
     <Page
@@ -53,7 +74,31 @@ export default function SeasonSowings({ loaderData }: Route.ComponentProps) {
         </Grid>
       </Form>
       {soil && <Note title="Not into this ground today">It is {soil}</Note>}
+      <FormError faults={faults} />
       {plan && <Succession plan={plan} />}
+      <Section title="Plan a series" note="each sowing a row of its own: skip one, or change it in Next year">
+        <SeriesForm view={loaderData} faults={faults} />
+      </Section>
+      <AheadList
+        lines={ahead}
+        action={(a) =>
+          a.planned ? (
+            <Form method="post">
+              <input type="hidden" name="id" value={a.id} />
+              <Button
+                type="submit"
+                name="intent"
+                value="skip"
+                variant="quiet"
+                size="sm"
+                aria-label={`Skip ${a.name}, ${a.when}`}
+              >
+                Skip
+              </Button>
+            </Form>
+          ) : null
+        }
+      />
       <Section
         title="The last dates"
         note={`so that it is still picked for a while before frost or short days; frost by ${years} ${years === 1 ? "year" : "years"} of record${years < 10 ? ", far too few for a sure tenth" : ""}`}
@@ -96,6 +141,55 @@ export default function SeasonSowings({ loaderData }: Route.ComponentProps) {
         </Text>
       </Section>
     </Page>
+  );
+}
+
+function SeriesForm({ view, faults }: { view: View; faults: Faults }) {
+  const value = (name: string, v: string | number | null | undefined) => shownValue(faults, name, v);
+  const plan = view.plan && !view.plan.none ? view.plan : null;
+  const proposed = plan?.sowings.find((x) => x.key >= view.today);
+  return (
+    <Form method="post" key={view.cropId}>
+      <input type="hidden" name="cropId" value={view.cropId} />
+      <input type="hidden" name="risk" value={view.risk} />
+      <Grid templateColumns={{ base: "1fr 1fr", md: "repeat(6, minmax(0,1fr))" }} gap="3" alignItems="end">
+        <Field
+          name="kind"
+          label={`${view.crops.find((c) => c.id === view.cropId)?.name ?? "Crop"}, kind`}
+          faults={faults}
+        >
+          {(p) => <Input {...p} minW="0" defaultValue={value("kind", "")} />}
+        </Field>
+        <Field name="bedId" label="Bed" faults={faults}>
+          {(p) => (
+            <Select {...p} minW="0" defaultValue={value("bedId", view.bedId || view.beds[0]?.id)}>
+              {view.beds.map((b) => (
+                <option key={b.id} value={b.id}>
+                  {b.name}
+                </option>
+              ))}
+            </Select>
+          )}
+        </Field>
+        <Field name="first" label="First" faults={faults}>
+          {(p) => <Input {...p} type="date" minW="0" defaultValue={value("first", proposed?.key ?? view.today)} />}
+        </Field>
+        <Field name="every" label="Every so many days" faults={faults}>
+          {(p) => <Input {...p} inputMode="numeric" minW="0" defaultValue={value("every", 14)} />}
+        </Field>
+        <Field name="times" label="Times" faults={faults}>
+          {(p) => (
+            <Input {...p} inputMode="numeric" minW="0" defaultValue={value("times", plan?.sowings.length ?? 4)} />
+          )}
+        </Field>
+        <Field name="plants" label="Plants each" faults={faults}>
+          {(p) => <Input {...p} inputMode="numeric" minW="0" defaultValue={value("plants", proposed?.plants)} />}
+        </Field>
+      </Grid>
+      <Button type="submit" name="intent" value="series" mt="4" variant="outline">
+        Plan them
+      </Button>
+    </Form>
   );
 }
 

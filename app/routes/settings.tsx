@@ -9,12 +9,14 @@ import { containerSchema } from "#core/weighing/pick";
 import { change, newId } from "#db/change";
 import { listContainers, listPeople, saveGarden } from "#db/garden";
 import { sayError } from "#formats/located";
+import { CalendarFeed } from "../components/calendar-feed";
 import { DemoClock } from "../components/demo-clock";
 import { HomeNetwork } from "../components/home-network";
 import { SettingsLists } from "../components/settings-lists";
 import { Button, Field, FormError, Input, LinkButton, Page, Section, Select, shownValue } from "../components/ui";
 import { CLOCK_STEPS, letDaysPass } from "../server/clock.server";
 import { db, desk } from "../server/desk.server";
+import { changeFeed, feedView } from "../server/feed.server";
 import { done, faultsOf, formOf, numberOf, refuse, typedOf } from "../server/forms.server";
 import { bringGardenBack } from "../server/garden-back.server";
 import { endSession, homeNetwork } from "../server/home-network.server";
@@ -35,6 +37,7 @@ export async function loader({ request }: Route.LoaderArgs) {
     containers: listContainers(db()),
     today,
     home: await homeNetwork(request),
+    feed: feedView(new URL(request.url).origin),
     clockSteps: snapshot.garden.pinnedNow === null ? [] : CLOCK_STEPS,
   };
 }
@@ -48,6 +51,11 @@ export async function action({ request }: Route.ActionArgs) {
   const put = (label: string, work: Parameters<typeof change>[3], to: string) =>
     done(to, change(db(), label, at, work));
   switch (typed.intent) {
+    case "feed":
+    case "feed-renew":
+    case "feed-close":
+      changeFeed(form);
+      return done("/settings#calendar", null);
     case "clock":
       return done("/", letDaysPass(d, Number(typed.days)));
     case "garden": {
@@ -305,6 +313,9 @@ export default function Settings({ loaderData, actionData }: Route.ComponentProp
         <Box>
           {loaderData.clockSteps.length > 0 && <DemoClock today={loaderData.today} steps={loaderData.clockSteps} />}
           <SettingsLists {...loaderData} faults={faults} />
+          <Box id="calendar">
+            <CalendarFeed feed={loaderData.feed} />
+          </Box>
           <HomeNetwork home={loaderData.home} />
         </Box>
       </Grid>

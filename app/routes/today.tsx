@@ -25,7 +25,7 @@ import { remembered } from "../server/remember.server";
 import { roundsAhead, slotIdOf } from "../server/rounds.server";
 import { addHour, savingView } from "../server/saving-hour.server";
 import { lessonsDue } from "../server/season.server";
-import { plannedDue } from "../server/season-next.server";
+import { aheadOf } from "../server/series.server";
 import { stripOf } from "../server/weather.server";
 import type { Route } from "./+types/today";
 
@@ -105,7 +105,9 @@ export function loader() {
     aside: remembered(d, "set aside", () => listSetAside(db())),
     house: houseLine(d),
     lessons: lessonsDue(d),
-    planned: plannedDue(d),
+    planned: aheadOf(d)
+      .filter((a) => a.day <= addDays(today, 7))
+      .slice(0, 4),
     units,
     today,
     empty: snapshot.beds.length === 0 || outlook.plantings.length === 0,
@@ -195,10 +197,10 @@ export default function Today({ loaderData }: Route.ComponentProps) {
       )}
       <LessonsNote lessons={lessons} />
       {planned.length > 0 && (
-        <Note title="To start, by your plan of the plot">
+        <Note title="To start within the week">
           {planned.map((p) => (
             <Text key={p.id}>
-              <Anchor to="/season/next">{p.name}</Anchor>, {p.bed}: {p.when}
+              <Anchor to={p.to}>{p.name}</Anchor>, {p.bed}: {p.how} {p.when}
             </Text>
           ))}
         </Note>

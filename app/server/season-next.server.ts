@@ -215,16 +215,3 @@ export function changeNext(d: Desk, typed: Record<string, string>) {
     change(db(), `${name(checked.data)} ${known ? "changed" : "planned"}`, now, (c) => c.put("planned", checked.data)),
   );
 }
-
-/** Planned plantings that are to be started about now, for Today. */
-export function plannedDue(d: Desk): { id: string; name: string; bed: string; when: string }[] {
-  const bedName = new Map(d.snapshot.beds.map((b) => [b.id, b.name]));
-  return comingUp(d.snapshot.planned, d.today, 7)
-    .slice(0, 4)
-    .map((p) => ({
-      id: p.id,
-      name: plantingName(p, handbook().find(p.cropId)),
-      bed: bedName.get(p.bedId) ?? "",
-      when: sayNear(p.startOn, d.today),
-    }));
-}

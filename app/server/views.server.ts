@@ -1,11 +1,14 @@
+import { sayNear } from "#core/calendar/day";
 import type { Planting } from "#core/garden/planting";
 import type { PlantingOutlook, Snapshot } from "#core/planning/outlook";
 import { sayReading } from "#core/planting/cue-kinds/index";
+import { begunOn, likelyWindow, offWindow, readyWindow, sayWindow } from "#core/planting/window";
 import { sayLookAgain, sayReasons } from "#core/planting/words";
 import { sayMass, type UnitSystem } from "#core/units/mass";
 import { sayChance } from "#core/units/say";
 import { picksOf } from "#core/weighing/by-planting";
 import { netOf } from "#core/weighing/net";
+import { isCrop } from "#core/weighing/pick";
 import { bookOf } from "#core/weighing/taught-book";
 
 /** A judgement as a screen shows it. */
@@ -64,5 +67,33 @@ export function pickTotals(snapshot: Snapshot, planting: Planting) {
             })
             .join("; ") || "looked, nothing new",
       })),
+  };
+}
+
+/** When it is expected ready: by its packet or the handbook, by all that was seen, and how the first pick lay to it. */
+export function windowsView(p: PlantingOutlook, snapshot: Snapshot, today: string) {
+  const begun = begunOn(p, today);
+  const window = readyWindow(p.planting, p.crop, begun);
+  const likely = likelyWindow(p.judgement);
+  const first = picksOf(snapshot.picks, p.planting.id)
+    .filter((x) => isCrop(x) && x.purpose === "harvest" && x.at.slice(0, 10) >= begun)
+    .map((x) => x.at.slice(0, 10))
+    .sort()[0];
+  const off = first ? offWindow(window, first) : 0;
+  const days = (n: number) => `${n} ${n === 1 ? "day" : "days"}`;
+  return {
+    by: window.by,
+    days: sayWindow(window, today),
+    likely:
+      first || p.judgement.barred || !likely.from
+        ? ""
+        : likely.from <= today
+          ? likely.to && likely.to > today
+            ? `by what was seen it comes in until ${sayNear(likely.to, today)}`
+            : ""
+          : `by what was seen, from ${sayNear(likely.from, today)}${likely.to ? ` to ${sayNear(likely.to, today)}` : " on"}`,
+    first: first
+      ? `first picked ${sayNear(first, today)}${off > 0 ? `, ${days(off)} later` : off < 0 ? `, ${days(-off)} sooner` : ", in time"}`
+      : "",
   };
 }

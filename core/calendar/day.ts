@@ -79,8 +79,10 @@ export const weekdayName = (day: Day): string => WEEKDAYS[weekday(day)] ?? "";
 export const sayDay = (day: Day): string =>
   `${weekdayName(day).slice(0, 3)} ${Number(day.slice(8))} ${MONTHS[Number(day.slice(5, 7)) - 1]}`;
 /** "8 Oct 2026" */
-export const sayDate = (day: Day): string =>
-  `${Number(day.slice(8))} ${MONTHS[Number(day.slice(5, 7)) - 1]} ${day.slice(0, 4)}`;
+export const sayDate = (day: Day): string => `${sayMonthDay(day)} ${day.slice(0, 4)}`;
+
+/** "9 Jul". */
+export const sayMonthDay = (day: Day): string => `${Number(day.slice(8))} ${MONTHS[Number(day.slice(5, 7)) - 1]}`;
 
 /** A day seen from today: "today", "tomorrow", "Thursday" within a week, else "Thu 22 Oct". */
 export function sayNear(day: Day, today: Day): string {

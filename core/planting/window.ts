@@ -1,4 +1,4 @@
-import { addDays, type Day, sayDate } from "../calendar/day";
+import { addDays, type Day, daysBetween, sayMonthDay } from "../calendar/day";
 import type { Planting } from "../garden/planting";
 import type { Crop } from "../handbook/crop";
 import { daysRange } from "./clock";
@@ -42,13 +42,6 @@ export function sayWindow({ from, to }: { from: Day; to: Day }, today: Day): str
   const sameYear = from.slice(0, 4) === to.slice(0, 4);
   return `${sayMonthDay(from)}${sameYear ? "" : year(from)} to ${sayMonthDay(to)}${year(to)}`;
 }
-const sayMonthDay = (day: Day): string => sayDate(day).replace(/ \d{4}$/, "");
-
-/** Days by which a first pick came after the window's end (above zero) or before its start (below); 0: within it. */
-export const offWindow = (window: ReadyWindow, firstPick: Day): number =>
-  firstPick > window.to
-    ? daysAfter(window.to, firstPick)
-    : firstPick < window.from
-      ? -daysAfter(firstPick, window.from)
-      : 0;
-const daysAfter = (a: Day, b: Day): number => Math.round((Date.parse(b) - Date.parse(a)) / 86_400_000);
+/** Days by which a first pick came after the end of the days expected (above zero) or before their start (below); 0: within. */
+export const offWindow = (expected: ReadyWindow, firstPick: Day): number =>
+  Math.max(0, daysBetween(expected.to, firstPick)) - Math.max(0, daysBetween(firstPick, expected.from));
