@@ -45,7 +45,7 @@ const More = chakra("button", {
 });
 
 /** A job: what to do to what, and a box that a thumb can hit. Done, it is struck out at once. */
-export function JobRow({ job, brief = false }: { job: JobLine; brief?: boolean }) {
+export function JobRow({ job, brief = false, within = false }: { job: JobLine; brief?: boolean; within?: boolean }) {
   const fetcher = useFetcher();
   const [open, setOpen] = useState(false);
   const said = fetcher.formData?.get("what");
@@ -53,7 +53,7 @@ export function JobRow({ job, brief = false }: { job: JobLine; brief?: boolean }
   const say = (what: string) =>
     void fetcher.submit({ jobId: job.jobId, of: job.of, what }, { method: "post", action: "/jobs/mark" });
   return (
-    <Box borderTopWidth="1px" borderColor="ruleSoft" data-job={job.jobId} py="1.5">
+    <Box borderTopWidth={within ? "0" : "1px"} borderColor="ruleSoft" data-job={job.jobId} py={within ? "0" : "1.5"}>
       <Flex align="start" gap="1">
         <Tick
           type="button"
@@ -65,41 +65,38 @@ export function JobRow({ job, brief = false }: { job: JobLine; brief?: boolean }
         >
           <span>{said === "done" && <Check size={18} aria-hidden />}</span>
         </Tick>
-        <Box flex="1" minW="0" py="2" opacity={said ? 0.55 : 1} textDecoration={said ? "line-through" : undefined}>
-          <Text>
-            {job.name && (
-              <>
-                {job.to ? <Anchor to={job.to}>{job.name}</Anchor> : <strong>{job.name}</strong>}
-                {job.bed && (
-                  <chakra.span color="inkSoft" fontSize="sm">
-                    {" "}
-                    {job.bed}
-                  </chakra.span>
-                )}
-                {": "}
-              </>
-            )}
-            <chakra.span fontWeight="600">{job.what}</chakra.span>
-            {!job.name && job.bed && (
-              <chakra.span color="inkSoft" fontSize="sm">
-                {" "}
-                {job.bed}
-              </chakra.span>
-            )}
-          </Text>
-          <Text fontSize="sm" color="inkSoft">
-            <chakra.span color={job.state === "late" ? "madder" : "inkSoft"} fontWeight="600">
-              {job.when}
-            </chakra.span>
-            {job.minutes > 0 && ` · ${job.minutes} min`}
-            {!brief && job.why && ` · ${job.why}`}
-          </Text>
-          {job.gate && (
-            <Text fontSize="sm" color="ochreInk" fontWeight="600">
-              {job.gate}
+        <Box
+          flex="1"
+          minW="0"
+          py={within ? "2.5" : "2"}
+          opacity={said ? 0.55 : 1}
+          textDecoration={said ? "line-through" : undefined}
+        >
+          {within ? (
+            <Text>
+              <Where job={job} /> <When job={job} />
             </Text>
+          ) : (
+            <>
+              <Text>
+                {job.name && (
+                  <>
+                    <Where job={job} />
+                    {": "}
+                  </>
+                )}
+                <chakra.span fontWeight="600">{job.what}</chakra.span>
+                {!job.name && <Bed of={job.bed} />}
+              </Text>
+              <Text fontSize="sm" color="inkSoft">
+                <When job={job} />
+                {job.minutes > 0 && ` · ${job.minutes} min`}
+                {!brief && job.why && ` · ${job.why}`}
+              </Text>
+              {job.gate && <Gate words={job.gate} />}
+              {!brief && job.caution && <Text fontSize="sm">{job.caution}</Text>}
+            </>
           )}
-          {!brief && job.caution && <Text fontSize="sm">{job.caution}</Text>}
         </Box>
         <More
           type="button"
@@ -133,3 +130,51 @@ export function JobRow({ job, brief = false }: { job: JobLine; brief?: boolean }
     </Box>
   );
 }
+
+/** One job at several plantings: its words once, a box for each. */
+export function JobGroup({ lines, brief = false }: { lines: readonly JobLine[]; brief?: boolean }) {
+  const [first] = lines;
+  if (!first) return null;
+  if (lines.length === 1) return <JobRow job={first} brief={brief} />;
+  const minutes = lines.reduce((sum, l) => sum + l.minutes, 0);
+  return (
+    <Box borderTopWidth="1px" borderColor="ruleSoft" pt="2.5" pb="1">
+      <Text fontWeight="600">{first.what}</Text>
+      <Text fontSize="sm" color="inkSoft">
+        {[minutes > 0 ? `${minutes} min` : "", brief ? "" : first.why].filter(Boolean).join(" · ")}
+      </Text>
+      {first.gate && <Gate words={first.gate} />}
+      {!brief && first.caution && <Text fontSize="sm">{first.caution}</Text>}
+      {lines.map((l) => (
+        <JobRow key={l.key} job={l} within />
+      ))}
+    </Box>
+  );
+}
+
+const Where = ({ job }: { job: JobLine }) => (
+  <>
+    {job.to ? <Anchor to={job.to}>{job.name}</Anchor> : <strong>{job.name}</strong>}
+    <Bed of={job.bed} />
+  </>
+);
+
+const Bed = ({ of }: { of: string }) =>
+  of ? (
+    <chakra.span color="inkSoft" fontSize="sm">
+      {" "}
+      {of}
+    </chakra.span>
+  ) : null;
+
+const When = ({ job }: { job: JobLine }) => (
+  <chakra.span fontSize="sm" color={job.state === "late" ? "madder" : "inkSoft"} fontWeight="600">
+    {job.when}
+  </chakra.span>
+);
+
+const Gate = ({ words }: { words: string }) => (
+  <Text fontSize="sm" color="ochreInk" fontWeight="600">
+    {words}
+  </Text>
+);

@@ -2,7 +2,7 @@ import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import { Printer } from "lucide-react";
 import { useState } from "react";
 import { Form, useFetcher } from "react-router";
-import { JobRow } from "../components/job-row";
+import { JobGroup } from "../components/job-row";
 import {
   Button,
   type Faults,
@@ -29,15 +29,15 @@ const FIRST = 12;
 
 /** Everything that is not picking and serves it: what is due, what comes, what was done, and one's own. */
 export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
-  const { now, week, later, lately, own, minutes } = loaderData;
+  const { now, due, week, later, lately, own, minutes } = loaderData;
   const faults: Faults = actionData && "errors" in actionData ? actionData : null;
   return (
     <Page
       title="Jobs"
       lead={
-        now.length === 0
+        due === 0
           ? "Nothing is due today."
-          : `${now.length} due, about ${minutes < 90 ? `${minutes} min` : `${Math.round(minutes / 60)} hours`} in all. What a minute saves most comes first.`
+          : `${due} due, about ${minutes < 90 ? `${minutes} min` : `${Math.round(minutes / 60)} hours`} in all. What a minute saves most comes first.`
       }
       actions={
         <Button type="button" variant="outline" onClick={() => window.print()} data-noprint>
@@ -48,10 +48,10 @@ export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
       <FormError faults={faults} />
       <Grid templateColumns={{ base: "1fr", lg: "minmax(0,1.5fr) minmax(300px,1fr)" }} gapX="12">
         <Box>
-          <Group title="Due" lines={now} empty="Nothing. Look at the week below." first={FIRST} />
-          <Group title="This week" lines={week} empty="Nothing more this week." first={FIRST} />
+          <Group title="Due" groups={now} empty="Nothing. Look at the week below." first={FIRST} />
+          <Group title="This week" groups={week} empty="Nothing more this week." first={FIRST} />
           <Box data-noprint>
-            <Group title="The week after" lines={later} empty="Nothing yet." first={6} brief />
+            <Group title="The week after" groups={later} empty="Nothing yet." first={6} brief />
           </Box>
         </Box>
         <Box data-noprint>
@@ -87,28 +87,29 @@ type View = Route.ComponentProps["loaderData"];
 
 function Group({
   title,
-  lines,
+  groups,
   empty,
   first,
   brief,
 }: {
   title: string;
-  lines: JobLine[];
+  groups: JobLine[][];
   empty: string;
   first: number;
   brief?: boolean;
 }) {
   const [all, setAll] = useState(false);
-  const shown = all ? lines : lines.slice(0, first);
+  const shown = all ? groups : groups.slice(0, first);
+  const count = groups.reduce((sum, g) => sum + g.length, 0);
   return (
-    <Section title={title} note={lines.length > 0 ? `${lines.length}` : undefined}>
-      {lines.length === 0 && <Text color="inkSoft">{empty}</Text>}
-      {shown.map((l) => (
-        <JobRow key={l.key} job={l} brief={brief} />
+    <Section title={title} note={count > 0 ? `${count}` : undefined}>
+      {groups.length === 0 && <Text color="inkSoft">{empty}</Text>}
+      {shown.map((lines) => (
+        <JobGroup key={lines[0]!.key} lines={lines} brief={brief} />
       ))}
-      {lines.length > shown.length && (
+      {groups.length > shown.length && (
         <Button type="button" variant="outline" size="sm" mt="3" onClick={() => setAll(true)} data-noprint>
-          {lines.length - shown.length} more
+          {groups.length - shown.length} more
         </Button>
       )}
     </Section>

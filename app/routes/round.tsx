@@ -19,13 +19,13 @@ import { sayMass } from "#core/units/mass";
 import { newId } from "#db/change";
 import { findRound, saveCheck, saveRound } from "#db/work";
 import { Cautions } from "../components/cautions";
-import { JobRow } from "../components/job-row";
+import { JobGroup } from "../components/job-row";
 import { InPassing, type PassingLine, RoundStop } from "../components/round-stop";
 import { Kit } from "../components/tick-row";
 import { Button, LinkButton, Note, Page, Section } from "../components/ui";
 import { db, desk } from "../server/desk.server";
 import { done, formOf, missing, typedOf } from "../server/forms.server";
-import { jobsAtBeds } from "../server/jobs.server";
+import { inGroups, jobsAtBeds } from "../server/jobs.server";
 import { roundKit, ticked } from "../server/kit.server";
 import { roundsAhead, saveMoved, slotIdOf } from "../server/rounds.server";
 import type { Route } from "./+types/round";
@@ -112,7 +112,7 @@ export function loader({ params }: Route.LoaderArgs) {
     ),
     jobs:
       round.status === "planned"
-        ? jobsAtBeds(d, new Set(ordered.map((l) => byId.get(l.plantingId)!.bed.id)), round.day)
+        ? inGroups(jobsAtBeds(d, new Set(ordered.map((l) => byId.get(l.plantingId)!.bed.id)), round.day))
         : [],
     passing: round.status === "planned" ? passingOf(d, round, saidNothing, since) : [],
   };
@@ -264,8 +264,8 @@ export default function RoundPage({ loaderData }: Route.ComponentProps) {
       </Section>
       {jobs.length > 0 && (
         <Section title="While you are there" note="jobs at these beds">
-          {jobs.map((j) => (
-            <JobRow key={j.key} job={j} brief />
+          {jobs.map((lines) => (
+            <JobGroup key={lines[0]!.key} lines={lines} brief />
           ))}
         </Section>
       )}

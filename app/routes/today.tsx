@@ -11,14 +11,14 @@ import { sayMass } from "#core/units/mass";
 import { listSetAside } from "#db/garden";
 import { CropGlyph } from "../components/crop-glyph";
 import { HouseLines } from "../components/house-lines";
-import { JobRow } from "../components/job-row";
+import { JobGroup } from "../components/job-row";
 import { LessonsNote } from "../components/lessons-note";
 import { SavingHourNote } from "../components/saving-hour-note";
 import { Anchor, LinkButton, Note, Page, Section } from "../components/ui";
 import { VerdictTag } from "../components/verdict";
 import { WeatherStrip } from "../components/weather-strip";
 import { db, desk } from "../server/desk.server";
-import { jobLine, jobsNow } from "../server/jobs.server";
+import { inGroups, jobLine, jobsNow } from "../server/jobs.server";
 import { houseLine } from "../server/keep.server";
 import { roundKit } from "../server/kit.server";
 import { remembered } from "../server/remember.server";
@@ -30,7 +30,7 @@ import { stripOf } from "../server/weather.server";
 import type { Route } from "./+types/today";
 
 /** Jobs shown on Today: those whose minutes save most; the rest is a tap away. */
-const JOBS_SHOWN = 5;
+const JOBS_SHOWN = 4;
 
 export function loader() {
   const d = desk();
@@ -95,10 +95,11 @@ export function loader() {
     }));
   const sun = sunTimes(today, snapshot.garden.latitudeDeg, snapshot.garden.longitudeDeg, snapshot.garden.timeZone);
   const due = jobsNow(d).filter((j) => j.state !== "soon");
+  const groups = inGroups(due.map((j) => jobLine(d, j)));
   return {
     jobs: {
-      lines: due.slice(0, JOBS_SHOWN).map((j) => jobLine(d, j)),
-      more: Math.max(0, due.length - JOBS_SHOWN),
+      groups: groups.slice(0, JOBS_SHOWN),
+      more: groups.slice(JOBS_SHOWN).reduce((sum, g) => sum + g.length, 0),
       minutes: Math.round(due.reduce((sum, j) => sum + j.minutes, 0)),
     },
     saving,
@@ -275,9 +276,9 @@ export default function Today({ loaderData }: Route.ComponentProps) {
             )}
           </Section>
           <Section title="Jobs" note={<Anchor to="/jobs">all of them</Anchor>}>
-            {jobs.lines.length === 0 && <Text color="inkSoft">Nothing is due today.</Text>}
-            {jobs.lines.map((j) => (
-              <JobRow key={j.key} job={j} brief />
+            {jobs.groups.length === 0 && <Text color="inkSoft">Nothing is due today.</Text>}
+            {jobs.groups.map((lines) => (
+              <JobGroup key={lines[0]!.key} lines={lines} brief />
             ))}
             {jobs.more > 0 && (
               <Text mt="2" color="inkSoft">

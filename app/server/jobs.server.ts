@@ -89,14 +89,13 @@ export const jobsAtBeds = (d: Desk, bedIds: ReadonlySet<string>, day: Day): JobL
 /** What was said of jobs of late, so that it can be taken back. */
 function markLine(d: Desk, m: JobMark) {
   const own = d.snapshot.ownJobs.find((j) => j.id === m.jobId);
-  const planting = d.snapshot.plantings.find((p) => p.id === (own?.plantingId ?? m.of));
-  const lot = keptOf(d).lots.get(m.of);
+  const planting = d.snapshot.plantings.find((p) => p.id === (own?.plantingId ?? m.of.split(" ")[0]));
   const crop = planting ? handbook().find(planting.cropId) : null;
   const rule =
     JOB_RULES.find((r) => r.id === m.jobId) ?? (crop ? rulesOf(crop).find((r) => r.id === m.jobId) : undefined);
   const words =
     own?.words ?? rule?.what ?? (m.jobId === "turn" ? "Turned" : m.jobId === "sort" ? "Looked through" : m.jobId);
-  const name = planting ? plantingName(planting, crop) : (lot?.kind ?? "");
+  const name = planting ? plantingName(planting, crop) : "";
   return { id: m.id, what: m.what, day: sayNear(m.day, d.today), name, words };
 }
 
@@ -113,9 +112,10 @@ export function jobsView(d: Desk) {
   const bedName = new Map(snapshot.beds.map((b) => [b.id, b.name]));
   return {
     today,
-    now: of((x) => x.line.state !== "soon"),
-    week: of((x) => x.line.state === "soon" && x.day <= week),
-    later: of((x) => x.line.state === "soon" && x.day > week),
+    now: inGroups(of((x) => x.line.state !== "soon")),
+    due: lines.filter((x) => x.line.state !== "soon").length,
+    week: inGroups(of((x) => x.line.state === "soon" && x.day <= week)),
+    later: inGroups(of((x) => x.line.state === "soon" && x.day > week)),
     minutes: lines.reduce((s, x) => s + (x.line.state === "soon" ? 0 : x.line.minutes), 0),
     lately: snapshot.jobMarks
       .filter((m) => m.day >= addDays(today, -LATELY_DAYS) && m.day <= today)
@@ -201,4 +201,16 @@ export function changeOwnJob(d: Desk, typed: Record<string, string>) {
     back,
     change(db(), label.slice(0, 120), d.now, (c) => c.put("ownJobs", read.data)),
   );
+}
+
+/** Lines of one and the same job drawn together under its words, in the order in which the first of each stands. */
+export function inGroups(lines: readonly JobLine[]): JobLine[][] {
+  const groups = new Map<string, JobLine[]>();
+  for (const line of lines) {
+    const key = `${line.jobId} ${line.what}`;
+    const group = groups.get(key);
+    if (group) group.push(line);
+    else groups.set(key, [line]);
+  }
+  return [...groups.values()];
 }

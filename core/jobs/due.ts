@@ -82,7 +82,8 @@ export function plantingJobs({ life, days, marks }: PlantingJobs): Job[] {
 }
 const YEAR = 300;
 
-type Span = { from: Day; by: Day | null };
+/** `known`: somebody has done it before, so that a day left out is a day too late. */
+type Span = { from: Day; by: Day | null; known: boolean };
 
 /** From when to when a job of a planting's life is due, after what was said of it; null: not, or not any more. */
 function lifeSpan(rule: JobRule, life: Life, days: readonly DayOutlook[], marks: readonly JobMark[]): Span | null {
@@ -91,15 +92,17 @@ function lifeSpan(rule: JobRule, life: Life, days: readonly DayOutlook[], marks:
   const first = begins[0];
   if (!first) return null;
   const season = p.crop.days.yearly ? addDays(first, -SEASON_DAYS / 2) : p.planting.startedOn;
-  const said = marks.filter((m) => m.day >= season && m.day <= today).sort((a, b) => (a.day < b.day ? -1 : 1));
+  const looks = rule.byLook ? life.checks.map((c) => c.at.slice(0, 10)) : [];
+  const said = [...marks.map((m) => m.day), ...looks].filter((day) => day >= season && day <= today).sort();
   const ends = rule.ends.flatMap((m) => dayOf(m, life) ?? []).filter((d) => d >= first);
   const by = [...ends, ...(rule.stays === null ? [] : [addDays(first, rule.stays)])].sort()[0] ?? null;
   const last = said.at(-1);
-  if (!last) return { from: first, by };
+  if (!last) return { from: first, by, known: false };
   if (rule.again === null || (rule.times !== null && said.length >= rule.times)) return null;
   // done again after its gap from the day it was done, not from the day it was due
   const gap = gapOf(rule.again, days);
-  return { from: addDays(last.day, gap), by: rule.times === null ? by : null };
+  const from = addDays(last, gap);
+  return { from: from < first ? first : from, by: rule.times === null ? by : null, known: true };
 }
 
 /** Days until a repeated job comes again, by the warmth of the coming days. */
@@ -133,7 +136,7 @@ function weatherSpan(rule: JobRule, life: Life, days: readonly DayOutlook[], mar
   const from = cold ? addDays(day, -1) : day;
   const due = from < today ? today : from;
   if (marks.some((m) => daysBetween(m.day, due) < (cold ? 1 : 7))) return null;
-  return { from: due, by: day };
+  return { from: due, by: day, known: false };
 }
 
 const nightC = (d: DayOutlook, p: PlantingOutlook): number =>
@@ -150,11 +153,13 @@ function firstRun(days: readonly DayOutlook[], run: number, holds: (d: DayOutloo
   return null;
 }
 
-function stateOf({ from, by }: Span, rule: JobRule, today: Day): JobState | null {
+function stateOf({ from, by, known }: Span, rule: JobRule, today: Day): JobState | null {
   if (by !== null && by < today) return null;
   if (from > addDays(today, JOBS_AHEAD)) return null;
   if (from > today) return "soon";
   const waits = rule.again ? Math.max(1, Math.ceil(rule.again[0] / 2)) : WAITS;
+  // what nobody has begun with is due, not missed day after day
+  if (rule.again && !known) return "due";
   return (by === null || rule.again) && daysBetween(from, today) > waits ? "late" : "due";
 }
 

@@ -13,38 +13,54 @@ const STORED_DAYS = 60;
 const TURN_MIN = 4;
 const SORT_MIN = 5;
 
-/** Turning what cures and looking through what is stored, from the day each lot came in. */
+/**
+ * Turning what cures and looking through what is stored: what came of one planting and lies in one place together, from
+ * the day each lot came in.
+ */
 export function lotJobs(stock: readonly Stocked[], marks: readonly JobMark[], today: Day): Job[] {
-  return stock.flatMap((s): Job[] => {
-    const { lot, curing } = s;
-    if (lot.preserved) return [];
-    const cures = curing !== null && !curing.ready;
-    if (!cures && (s.facts.days[1] < STORED_DAYS || curingOf(s.crop) === null) && s.facts.days[1] < 2 * STORED_DAYS)
-      return [];
-    const jobId = cures ? "turn" : "sort";
-    const own = marks.filter((m) => m.jobId === jobId && m.of === lot.id);
+  const together = new Map<string, { jobId: "turn" | "sort"; lots: Stocked[] }>();
+  for (const s of stock) {
+    const jobId = jobOf(s);
+    if (!jobId) continue;
+    const of = `${s.lot.plantingId} ${s.place?.id ?? ""}`;
+    const known = together.get(`${jobId} ${of}`);
+    if (known) known.lots.push(s);
+    else together.set(`${jobId} ${of}`, { jobId, lots: [s] });
+  }
+  return [...together.values()].flatMap(({ jobId, lots }): Job[] => {
+    const { lot, place } = lots[0]!;
+    const of = `${lot.plantingId} ${place?.id ?? ""}`;
+    const own = marks.filter((m) => m.jobId === jobId && m.of === of);
     if (own.some((m) => m.what === "never")) return [];
-    const looked = lot.events.filter((e) => e.kind === "check").map((e) => e.at.slice(0, 10));
-    const last = [lot.pickedAt.slice(0, 10), ...own.map((m) => m.day), ...looked].sort().at(-1)!;
-    const every = cures ? TURN_EVERY : SORT_EVERY;
-    const from = addDays(last, every);
+    const done = own.map((m) => m.day);
+    const every = jobId === "turn" ? TURN_EVERY : SORT_EVERY;
+    const from = lots.map((s) => addDays([...done, ...lookedAt(s)].sort().at(-1)!, every)).sort()[0]!;
     if (from > addDays(today, JOBS_AHEAD)) return [];
     const waited = daysBetween(from, today);
     return [
       {
-        jobId,
-        of: lot.id,
-        ...{ plantingId: lot.plantingId, bedId: null, lotId: lot.id },
-        what: cures ? "Turn them and take out what is soft" : "Look through them and take out what is soft",
-        why: cures ? "air on every side; one soft one wets the rest" : "one bad one spoils its neighbours",
+        ...{ jobId, of, plantingId: lot.plantingId, bedId: null, lotId: lot.id },
+        what: jobId === "turn" ? "Turn them and take out what is soft" : "Look through them and take out what is soft",
+        why: jobId === "turn" ? "air on every side; one soft one wets the rest" : "one bad one spoils its neighbours",
         caution: "",
-        state: waited > Math.ceil(every / 2) ? "late" : waited >= 0 ? "due" : "soon",
-        from,
-        by: null,
-        minutes: cures ? TURN_MIN : SORT_MIN,
-        saves: 2,
+        state: waited < 0 ? "soon" : done.length > 0 && waited > Math.ceil(every / 2) ? "late" : "due",
+        ...{ from, by: null, minutes: (jobId === "turn" ? TURN_MIN : SORT_MIN) * lots.length, saves: 2 },
         ...{ leaves: "any", soil: "any", repeats: true, source: "CP" },
       },
     ];
   });
 }
+
+/** What is to be done to a lot: turned while it cures, looked through where it keeps for months; else nothing. */
+function jobOf({ lot, crop, curing, facts }: Stocked): "turn" | "sort" | null {
+  if (lot.preserved) return null;
+  if (curing !== null && !curing.ready) return "turn";
+  const stored = facts.days[1] >= (curingOf(crop) === null ? 2 * STORED_DAYS : STORED_DAYS);
+  return stored ? "sort" : null;
+}
+
+/** Days on which a lot was in hands: picked, looked at. */
+const lookedAt = ({ lot }: Stocked): Day[] => [
+  lot.pickedAt.slice(0, 10),
+  ...lot.events.filter((e) => e.kind === "check").map((e) => e.at.slice(0, 10)),
+];

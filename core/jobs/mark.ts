@@ -8,8 +8,8 @@ export const jobMarkSchema = z.object({
   id: z.string().min(1).max(40),
   /** the rule of the handbook, or the gardener's own job */
   jobId: z.string().min(1).max(60),
-  /** what it was done to: a planting's id or a lot's; empty: to none */
-  of: z.string().max(60),
+  /** what it was done to: a planting's id, or a planting's and a place's; empty: to none */
+  of: z.string().max(100),
   day: daySchema,
   at: localTimeSchema,
   what: z.enum(JOB_MARKS),

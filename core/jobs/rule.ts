@@ -59,6 +59,8 @@ const ruleSchema = z
     again: z.tuple([z.number(), z.number()]).nullable().default(null),
     /** done so many times in a season at most */
     times: z.number().int().min(1).nullable().default(null),
+    /** a look at the planting on the walk does it as well */
+    byLook: z.boolean().default(false),
     leaves: z.enum(["any", "dry"]).default("any"),
     soil: z.enum(["any", "moist", "workable"]).default("any"),
     minutes: z.strictObject({ per: z.enum(["plant", "metre", "square", "visit"]), n: z.number().positive() }),
@@ -112,6 +114,15 @@ export const rulesOf = (crop: Pick<Crop, "like" | "prepare">): JobRule[] => [
 
 const PLAIN: JobRule = {
   ...{ id: "", crops: [], how: [], fromYear: 0, what: "", why: "", caution: "", begins: [], weather: null, ends: [] },
-  ...{ stays: 14, again: null, times: null, leaves: "any", soil: "any", minutes: { per: "visit", n: 3 }, saves: 2 },
+  ...{
+    stays: 14,
+    again: null,
+    times: null,
+    byLook: false,
+    leaves: "any",
+    soil: "any",
+    minutes: { per: "visit", n: 3 },
+    saves: 2,
+  },
   source: "CP",
 };

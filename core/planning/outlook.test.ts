@@ -5,7 +5,7 @@ import { garden, NO_WISHES, NOW, TODAY } from "../fixtures/snapshot";
 import { blankPick } from "../weighing/pick";
 import { plan } from "./optimise";
 import { outlookOf, type Snapshot } from "./outlook";
-import { problemOf } from "./question";
+import { plannedFrom, problemOf } from "./question";
 import { roundsOf, scheduleOf, urgenciesOf } from "./rounds";
 
 describe("the outlook of a garden", () => {
@@ -164,5 +164,33 @@ describe("what beds and forecasts have taught", () => {
       days: still.slice(i, i + 4).map((d) => ({ ...d, tempMinC: d.tempMinC + 3, tempMaxC: d.tempMaxC + 3 })),
     }));
     expect(tomatoRisk({ forecasts: kept })).toBeGreaterThan(tomatoRisk({}));
+  });
+});
+
+describe("from when a first pick may be planned", () => {
+  const grown = outlookOf(garden(), NOW).plantings.find((p) => p.crop.id === "tomato")!.supply;
+  /** A planting with these chances of being ready on its days, and a frost on one of them. */
+  const from = (chances: readonly number[], frostOn: number | null, over: Partial<typeof grown> = {}) =>
+    plannedFrom(
+      {
+        ...{ ...grown, lossShare: 0.9, galeLossShare: 0, usable: 0.8, sickLossShare: 0, once: false, ...over },
+        days: chances.map((ready, d) => ({
+          ...{ ...grown.days[0]!, galeChance: 0, killChance: d === frostOn ? 0.8 : 0 },
+          chances: { ...grown.days[0]!.chances, unready: 1 - ready, nearly: 0, ready, past: 0 },
+        })),
+      },
+      [],
+    );
+  const GREEN = Array.from({ length: 14 }, () => 0.05);
+  it("what bears on and is green is not picked as ripe because frost comes: its unripe fruit is stripped", () => {
+    expect(from(GREEN, 3)).toBe(Number.POSITIVE_INFINITY);
+    expect(from([0.05, 0.1, 0.3, ...GREEN], 3)).toBe(2);
+    expect(from([0.05, 0.1, 0.3, ...GREEN], null)).toBe(Number.POSITIVE_INFINITY);
+    expect(from([0.05, 0.1, 0.3, 0.45, ...GREEN], null)).toBe(3);
+  });
+  it("what is lifted at once is saved before it, from the week before on, and not a fortnight ahead", () => {
+    expect(from(GREEN, 3, { once: true })).toBe(0);
+    expect(from(GREEN, 12, { once: true })).toBe(4);
+    expect(from(GREEN, 3, { once: true, usable: 0.1 })).toBe(Number.POSITIVE_INFINITY);
   });
 });

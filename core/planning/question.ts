@@ -94,21 +94,29 @@ const DANGER = 0.1;
 /** Chance that there are pieces of any use, from which a hazard is a reason to pick: blossom cannot be saved by picking. */
 const SOME_USE = 0.3;
 
+/** Days before a hazard from which it opens a pick that would not be planned otherwise. */
+const PRESSES_DAYS = 8;
+
 /**
  * From when a first pick of a planting may be planned, days from today's midnight: nothing is planned that is unlikely
  * to be ready, but for a hazard, disease or a trip. What is doubtful wants a look, not a round.
  */
 export function plannedFrom(supply: Supply, slots: readonly Pick<PlanSlot, "away" | "t">[]): number {
-  const hazard = supply.days.some(
+  const hazardOn = supply.days.findIndex(
     (d) => d.killChance * supply.lossShare >= DANGER || d.galeChance * supply.galeLossShare >= DANGER,
   );
-  if ((hazard || supply.sickLossShare > 0) && supply.usable >= SOME_USE) return 0;
+  // a hazard presses in the days before it, disease from now on
+  const pressedFrom =
+    supply.sickLossShare > 0 ? 0 : hazardOn < 0 ? Number.POSITIVE_INFINITY : Math.max(0, hazardOn - PRESSES_DAYS);
+  // what is lifted at once is saved whole; of what bears on, the unripe is stripped, and the ripe still has to be ripe
+  const saved = supply.once && supply.usable >= SOME_USE ? pressedFrom : Number.POSITIVE_INFINITY;
   const away = slots.find((s) => s.away)?.t ?? Number.POSITIVE_INFINITY;
   const from = supply.days.findIndex(
     ({ chances }, d) =>
-      chances.ready + chances.past >= (d <= away && away <= d + TRIP_NEAR_DAYS ? PLANNED_BEFORE_TRIP : PLANNED_FROM),
+      chances.ready + chances.past >=
+      (d >= pressedFrom || (d <= away && away <= d + TRIP_NEAR_DAYS) ? PLANNED_BEFORE_TRIP : PLANNED_FROM),
   );
-  return from < 0 ? Number.POSITIVE_INFINITY : from;
+  return Math.min(saved, from < 0 ? Number.POSITIVE_INFINITY : from);
 }
 
 /** What a household can use of one pick, g: eaten, put by and given away, over the weeks that it keeps. */
