@@ -7,7 +7,7 @@ export function LessonsNote({ lessons }: { lessons: ReturnType<typeof lessonsDue
   if (lessons.length === 0) return null;
   return (
     <Note title="You learned this before">
-      {lessons.slice(0, 3).map((l) => (
+      {lessons.map((l) => (
         <Text key={l.id}>
           {l.words} <strong>{l.next}</strong>{" "}
           <chakra.span color="inkSoft">{[l.about, l.year].filter(Boolean).join(", ")}</chakra.span>

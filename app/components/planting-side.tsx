@@ -5,6 +5,7 @@ import type { Glyph } from "#core/handbook/glyphs";
 import type { JobLine } from "../server/jobs.server";
 import type { judgementView, pickTotals } from "../server/views.server";
 import { CropGlyph } from "./crop-glyph";
+import { FollowUp } from "./follow-up";
 import { JobRow } from "./job-row";
 import { SeasonTrack, type TrackDay } from "./season-track";
 import { Anchor, Button, Note, Section } from "./ui";
@@ -16,12 +17,14 @@ type Props = {
   history: ReturnType<typeof pickTotals> | null;
   track: readonly TrackDay[];
   isNew: boolean;
+  plantingId: string | null;
+  today: string;
   jobs: readonly JobLine[];
   windows: { by: "packet" | "handbook"; days: string; likely: string; first: string } | null;
 };
 
 /** What a planting has come to: verdict with reasons, its season so far, its picks and its looks. */
-export function PlantingSide({ crop, judged, history, track, isNew, jobs, windows }: Props) {
+export function PlantingSide({ crop, judged, history, track, isNew, plantingId, today, jobs, windows }: Props) {
   return (
     <Box>
       <Flex gap="4" align="center" mb="5">
@@ -60,6 +63,11 @@ export function PlantingSide({ crop, judged, history, track, isNew, jobs, window
           {jobs.map((j) => (
             <JobRow key={j.key} job={{ ...j, name: "", bed: "" }} />
           ))}
+          {plantingId && (
+            <Box mt="3">
+              <FollowUp where={`planting ${plantingId}`} back={`/plot/plantings/${plantingId}`} today={today} />
+            </Box>
+          )}
         </Section>
       )}
       {track.length > 8 && history && (

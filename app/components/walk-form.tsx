@@ -15,6 +15,7 @@ import { Cautions } from "./cautions";
 import { CueControl } from "./cue-control";
 import { FortnightRibbon } from "./fortnight-ribbon";
 import { JobRow } from "./job-row";
+import { LessonsNote } from "./lessons-note";
 import { PhotoField } from "./photo-field";
 import { PieceMarks } from "./piece-marks";
 import { Reasons } from "./reasons";
@@ -158,6 +159,7 @@ export function WalkForm({ data, faults }: { data: WalkSheet; faults: Faults }) 
               </Box>
             </Box>
             <Box>
+              <LessonsNote lessons={data.lessons} />
               {data.jobs.length > 0 && (
                 <Section title="To do here">
                   {data.jobs.map((j) => (

@@ -10,10 +10,12 @@ import { learnedOf } from "#core/weighing/learned";
 import { gardenOf } from "#db/garden";
 import { Cautions } from "../components/cautions";
 import { CropGlyph } from "../components/crop-glyph";
+import { LessonsNote } from "../components/lessons-note";
 import { OwnWeighings } from "../components/own-weighings";
 import { LinkButton, Page, Section } from "../components/ui";
 import { db, desk, handbook, plainHandbook } from "../server/desk.server";
 import { formOf, missing, typedOf } from "../server/forms.server";
+import { lessonsOfCrop } from "../server/season.server";
 import { noteWeighing } from "../server/weighings.server";
 import type { Route } from "./+types/crop";
 
@@ -31,6 +33,7 @@ export function loader({ params }: Route.LoaderArgs) {
     coins,
     own: snapshot.ownCrops.some((c) => c.id === crop.id),
     weighings,
+    lessons: lessonsOfCrop(desk(), crop.id),
     learned: learnedOf(
       plain,
       snapshot.picks.filter((p) => p.againG !== null && plantings.has(p.plantingId)),
@@ -76,6 +79,7 @@ export default function CropPage({ loaderData, actionData }: Route.ComponentProp
         </>
       }
     >
+      <LessonsNote lessons={loaderData.lessons} />
       <Flex gap={{ base: "3", md: "8" }} mb="8" align="flex-end" wrap="wrap">
         {[0.2, 0.7, 1.1, 1.5, 2].map((s, i) => (
           <Box key={s} textAlign="center">

@@ -5,6 +5,7 @@ import { sayDate } from "#core/calendar/day";
 import { sayTemp } from "#core/units/say";
 import { Cautions } from "../components/cautions";
 import { CropGlyph } from "../components/crop-glyph";
+import { FollowUp } from "../components/follow-up";
 import { GoodCurve } from "../components/good-curve";
 import { LotActions } from "../components/lot-actions";
 import { Anchor, Button, FormError, LinkButton, Note, Page, Section } from "../components/ui";
@@ -166,10 +167,15 @@ export default function LotPage({ loaderData, actionData }: Route.ComponentProps
           {cure && !cure.ready && (
             <Section title="Curing" note={`${cure.range[0]} to ${cure.range[1]} days in the right air; ${cure.source}`}>
               <Text>
-                {cure.done.toFixed(1)} of about {cure.wanted.toFixed(0)} days are done.{" "}
-                {cure.left === null
-                  ? "It does not go on there: too cold."
-                  : `Another ${Math.ceil(cure.left[0])} to ${Math.ceil(cure.left[1])} where it lies.`}
+                {cure.done.toFixed(1)} of about {cure.wanted.toFixed(0)} days are done. {cure.plan.ends}
+              </Text>
+              {cure.plan.lacks.map((l) => (
+                <Text key={l} mt="1">
+                  {l.charAt(0).toUpperCase() + l.slice(1)}
+                </Text>
+              ))}
+              <Text mt="1" color="inkSoft">
+                {cure.test}
               </Text>
             </Section>
           )}
@@ -182,6 +188,9 @@ export default function LotPage({ loaderData, actionData }: Route.ComponentProps
               ))}
             </Section>
           )}
+          <Section title="A date of your own" note="it stands among the jobs">
+            <FollowUp lotId={lot.id} back={`/keep/lots/${lot.id}`} today={loaderData.today} />
+          </Section>
           <Section title="What befell it">
             {history.map((h) => (
               <Flex key={h.id} gap="3" py="1.5" borderTopWidth="1px" borderColor="ruleSoft" align="center">

@@ -5,6 +5,7 @@ import { EXTENT_WORDS, EXTENTS, GRADE_WORDS, PARTS, tareOf } from "#core/weighin
 import { AmountFields } from "../components/amount-fields";
 import { Cautions } from "../components/cautions";
 import { CropGlyph } from "../components/crop-glyph";
+import { LessonsNote } from "../components/lessons-note";
 import { arithmetic } from "../components/pick-arithmetic";
 import { PickMore } from "../components/pick-more";
 import { PickSorting, WayField, withOwn } from "../components/pick-sorting";
@@ -281,6 +282,7 @@ export default function PickPage({ loaderData, actionData }: Route.ComponentProp
           </Flex>
           <Note title="At once">{crop.atOnce}</Note>
           <Note title="After">{crop.after}</Note>
+          <LessonsNote lessons={crop.lessons} />
           <Cautions of={crop.cautions} />
         </Box>
       </Grid>

@@ -12,6 +12,7 @@ import { sayMass } from "#core/units/mass";
 import { newId } from "#db/change";
 import { gardenOf, nowAt } from "#db/garden";
 import { findPlanting, removePlanting, savePlanting } from "#db/plot";
+import { LessonsNote } from "../components/lessons-note";
 import { PlantingDates } from "../components/planting-dates";
 import { PlantingLosses } from "../components/planting-losses";
 import { PlantingSide } from "../components/planting-side";
@@ -34,6 +35,7 @@ import { done, faultsOf, formOf, missing, numberOf, refuse, typedOf } from "../s
 import { jobsOfPlanting } from "../server/jobs.server";
 import { changeDates, isDateIntent } from "../server/planting-dates.server";
 import { changeLosses, isLossIntent } from "../server/planting-losses.server";
+import { lessonsByCrop } from "../server/season.server";
 import { doubtsOf } from "../server/series.server";
 import { judgementView, pickTotals, windowsView } from "../server/views.server";
 import type { Route } from "./+types/planting";
@@ -55,6 +57,7 @@ export function loader({ params, request }: Route.LoaderArgs) {
     bedId: planting?.bedId ?? asked.get("bed") ?? snapshot.beds[0]?.id ?? "",
     // from a page that proposes it
     proposed: { cropId: asked.get("crop"), how: STARTS.find((s) => s === asked.get("how")) ?? null },
+    lessons: lessonsByCrop(desk()),
     windows: seen ? windowsView(seen, snapshot, today) : null,
     jobs: planting ? jobsOfPlanting(desk(), planting.id) : [],
     photoAsked: planting ? wantsPhoto(snapshot, planting, today) : false,
@@ -186,6 +189,7 @@ export default function PlantingPage({ loaderData, actionData }: Route.Component
         <Form method="post">
           <FormError faults={faults} />
           {faults?.typed.sure && <input type="hidden" name="sure" value="yes" />}
+          <LessonsNote lessons={loaderData.lessons[crop.id] ?? []} />
           {photoAsked && planting && (
             <Note title="A picture of the first day">
               Bed, label and packet in one picture say later what went where.{" "}
@@ -329,6 +333,8 @@ export default function PlantingPage({ loaderData, actionData }: Route.Component
             history={history}
             track={track}
             isNew={planting === null}
+            plantingId={planting && !planting.endedOn ? planting.id : null}
+            today={today}
             jobs={loaderData.jobs}
             windows={loaderData.windows}
           />

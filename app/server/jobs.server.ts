@@ -60,7 +60,7 @@ export function jobLine(d: Desk, job: Job): JobLine {
     key: `${job.jobId} ${job.of}`,
     jobId: job.jobId,
     of: job.of,
-    name: planting ? plantingName(planting, handbook().find(planting.cropId)) : "",
+    name: planting ? plantingName(planting, handbook().find(planting.cropId)) : (lot?.kind ?? ""),
     bed: lot
       ? (snapshot.places.find((p) => p.id === lot.stays.at(-1)?.placeId)?.name ?? "in the house")
       : (bed?.name ?? ""),

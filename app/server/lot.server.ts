@@ -1,7 +1,9 @@
-import { addDays, sayDay } from "#core/calendar/day";
+import { addDays, sayDay, sayNear } from "#core/calendar/day";
 import { cautionsAt } from "#core/handbook/cautions";
 import { keepingFactsOf } from "#core/handbook/storage";
+import type { Place } from "#core/household/place";
 import { blanchMinutes, COOK_FULLY, PRESERVED, type Preserved, preservingCautions } from "#core/keeping/blanching";
+import { type CurePlan, curePlan, type Lack } from "#core/keeping/cure-plan";
 import { curingOf } from "#core/keeping/curing";
 import { dishesFor } from "#core/keeping/dishes";
 import { LOT_EVENT_WORDS, type LotEvent, lotEventSchema, massOfPieces, placeOf } from "#core/keeping/lot";
@@ -9,7 +11,8 @@ import { airOf } from "#core/keeping/place-air";
 import { sayWrongTemp, spreadOut } from "#core/keeping/ripening";
 import { ageingOf, daysUntil, shareGood, warningsOf } from "#core/keeping/shelf-life";
 import { tastesOf } from "#core/planning/question";
-import { sayMass } from "#core/units/mass";
+import { sayMass, type UnitSystem } from "#core/units/mass";
+import { sayTemp } from "#core/units/say";
 import { readAmount } from "#core/weighing/amount";
 import { bulkOf } from "#core/weighing/bulk";
 import { GRADE_WORDS, isUnripe } from "#core/weighing/pick";
@@ -90,7 +93,17 @@ export function lotView(d: Desk, id: string) {
     cure: (() => {
       const cure = lot.preserved ? null : curingOf(crop);
       return cure && stocked?.curing
-        ? { ...stocked.curing, test: cure.test, source: cure.source, range: cure.days }
+        ? {
+            ...stocked.curing,
+            test: cure.test,
+            source: cure.source,
+            range: cure.days,
+            plan: sayCurePlan(
+              curePlan(cure, stocked.curing, { ...stocked.air, ...movingOf(stocked.place) }, today),
+              today,
+              units,
+            ),
+          }
         : null;
     })(),
     ripening: stocked?.ripe !== null && stocked?.ripe !== undefined,
@@ -243,4 +256,40 @@ export function changeLot(lotId: string, typed: Record<string, string>, back: st
     back,
     change(db(), label, d.now, (c) => c.put("lotEvents", checked.data)),
   );
+}
+
+const movingOf = (place: Place | null) => (place?.air ? { moving: place.air === "moving" } : {});
+
+/** What makes up for what a place lacks (common practice). */
+const MAKES_UP: Record<Lack["what"], string> = {
+  cold: "a warmer room, or a heat mat under the trays, away from any water",
+  hot: "shade, or a cooler room",
+  dry: "a cloth laid over, and a dish of water beside it",
+  damp: "more air: a fan, wider spacing",
+  still: "a fan, or an open window",
+};
+
+/** The cure plan in sentences: both ends, then each thing the place lacks with what makes up for it. */
+function sayCurePlan(plan: CurePlan, today: string, units: UnitSystem): { ends: string; lacks: string[] } {
+  const on = ([a, b]: readonly [string, string]) =>
+    a === b ? sayNear(a, today) : `between ${sayNear(a, today)} and ${sayNear(b, today)}`;
+  const { tempC, humidityPct } = plan.right;
+  const air = [
+    `${sayTemp(tempC[0], units)} to ${sayTemp(tempC[1], units)}`,
+    humidityPct ? `${humidityPct[0]} to ${humidityPct[1]} % humidity` : "",
+  ]
+    .filter(Boolean)
+    .join(", ");
+  const degrees = (k: number) => (units === "us" ? `${Math.round(k * 1.8)} °F` : `${Math.round(k)} °C`);
+  const words: Record<Lack["what"], (by: number) => string> = {
+    cold: (by) => `${degrees(by)} too cold`,
+    hot: (by) => `${degrees(by)} too warm`,
+    dry: (by) => `${Math.round(by)} points too dry`,
+    damp: (by) => `${Math.round(by)} points too damp`,
+    still: () => "the air stands still",
+  };
+  return {
+    ends: `In the right air, ${air}, it would end ${on(plan.thereOn)}. Where it lies ${plan.hereOn ? `it ends ${on(plan.hereOn)}` : "it does not go on: too cold"}.`,
+    lacks: plan.lacks.map((l) => `${words[l.what](l.by ?? 0)}: ${MAKES_UP[l.what]}.`),
+  };
 }

@@ -23,6 +23,7 @@ import { listContainers, listPeople } from "#db/garden";
 import { findPick } from "#db/work";
 import { type Desk, db, handbook } from "./desk.server";
 import { type FormFaults, faultsOf, numberOf } from "./forms.server";
+import { lessonsOfCrop } from "./season.server";
 
 /** Most parts that the form takes; the log holds as many. */
 const MOST_PARTS = 12;
@@ -176,6 +177,7 @@ export function pickFormData(d: Desk, pickId: string | undefined, plantingId: st
       tool: c.technique.tool,
       drying: dryingOf(snapshot, c),
       cautions: cautionsAt(c, "picking", "carrying"),
+      lessons: lessonsOfCrop(d, c.id),
     })),
   };
 }

@@ -139,6 +139,26 @@ const lessonLine = (d: Desk, l: Lesson) => ({
 /** Lessons that are to come up today. */
 export const lessonsDue = (d: Desk) => d.snapshot.lessons.filter((l) => isDue(l, d.today)).map((l) => lessonLine(d, l));
 
+/** Lessons kept about a crop or one of its plantings, the latest first: told where something is decided about it. */
+export const lessonsOfCrop = (d: Desk, cropId: string) => {
+  const plantings = new Set(d.snapshot.plantings.filter((p) => p.cropId === cropId).map((p) => p.id));
+  return d.snapshot.lessons
+    .filter(
+      (l) => l.state === "kept" && (l.cropId === cropId || (l.plantingId !== null && plantings.has(l.plantingId))),
+    )
+    .map((l) => lessonLine(d, l))
+    .reverse();
+};
+
+/** The same for every crop about which anything was learned. */
+export const lessonsByCrop = (d: Desk): Record<string, ReturnType<typeof lessonsOfCrop>> => {
+  const ofPlanting = new Map(d.snapshot.plantings.map((p) => [p.id, p.cropId]));
+  const crops = new Set(
+    d.snapshot.lessons.flatMap((l) => l.cropId ?? (l.plantingId && ofPlanting.get(l.plantingId)) ?? []),
+  );
+  return Object.fromEntries([...crops].map((id) => [id, lessonsOfCrop(d, id)]));
+};
+
 /** Drafts that the figures of a season propose and nobody has answered yet. */
 function drafts(d: Desk, year: string) {
   const { snapshot } = d;

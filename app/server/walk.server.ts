@@ -7,6 +7,7 @@ import { listPeople } from "#db/garden";
 import { type Desk, db } from "./desk.server";
 import { gatesOf } from "./gates.server";
 import { jobsOfPlanting } from "./jobs.server";
+import { lessonsOfCrop } from "./season.server";
 import { judgementView } from "./views.server";
 
 /** Whether dew or rain is likely to lie on the leaves now. */
@@ -69,6 +70,7 @@ export function walkSheet(d: Desk, plantingId: string) {
     coins: d.snapshot.garden.coins,
     now: d.now,
     today: d.today,
+    lessons: lessonsOfCrop(d, p.crop.id),
     jobs: jobsOfPlanting(d, p.planting.id).filter((l) => l.state !== "soon"),
     view: judgementView(p, d.today, d.snapshot.garden.units),
     prior: Array.from(j.prior, (x) => Number(x.toPrecision(6))),
