@@ -136,6 +136,12 @@ describe("the door", () => {
     expect((await page("/walk?x=1")).headers.get("location")).toBe("/sign-in?back=%2Fwalk%3Fx%3D1");
     expect((await fetch(`${address}/out/garden.json`)).status).toBe(401);
   });
+  it("lets a calendar's own address through to where its key is looked at, and nothing that only looks like one", async () => {
+    expect(await (await fetch(`${address}/feed/${"k".repeat(32)}.ics`)).text()).toBe("the garden");
+    for (const path of [`/feed/${"k".repeat(31)}.ics`, `/feed/${"k".repeat(32)}.ics/walk`, "/feed/x.ics", "/feed/"])
+      expect((await fetch(address + path)).status, path).toBe(401);
+    expect((await fetch(`${address}/feed/${"k".repeat(32)}.ics`, { method: "POST" })).status).toBe(401);
+  });
   it("opens with a cookie that scripts and other sites cannot use, and goes back where one came from", async () => {
     const answer = await enter("late leeks and frost");
     expect([answer.status, answer.headers.get("location")]).toEqual([303, "/walk"]);
