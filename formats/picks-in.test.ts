@@ -19,7 +19,7 @@ const plantings = demo.plantings.map((p) => ({
 }));
 const into = (known: Pick[] = []): PicksInto => {
   let n = 0;
-  return { plantings, known, units: "metric", newId: () => `new-${++n}` };
+  return { plantings, known, units: "metric", today: "2027-12-31", newId: () => `new-${++n}` };
 };
 const errorsOf = (text: string): string => {
   const read = readPicksCsv(text, into());
@@ -187,5 +187,14 @@ describe("picks from a table somebody kept", () => {
       "2026-10-01,,red slicer,South wall,1 kg,,\n2026-10-01,,x,y,1 kg,,\n2026-10-01,,red slicer,South wall,??,,",
     );
     expect(errorsOf(text)).toMatch(/row 3.*\n.*row 4/);
+  });
+});
+
+describe("a day still to come", () => {
+  it("is refused in a table, by its line", () => {
+    const read = readPicksCsv("date,kind,weight\n2026-10-07,red slicer,1 kg\n", { ...into(), today: "2026-10-06" });
+    expect(read.ok).toBe(false);
+    if (!read.ok)
+      expect(read.errors[0]).toMatchObject({ row: 2, column: "date", message: "2026-10-07 is still to come" });
   });
 });

@@ -31,6 +31,8 @@ export type PicksInto = {
   plantings: readonly (Planting & { bed: string; crop: string; bulk: Bulk })[];
   known: readonly Pick[];
   units: UnitSystem;
+  /** no pick is of a day still to come */
+  today: Day;
   newId: () => string;
 };
 
@@ -206,6 +208,7 @@ function readRow(
 ): Pick | null {
   const day = cell("day").slice(0, 10);
   if (!isDay(day)) return wrong("day", `“${cell("day")}” is not a day: write it as 2026-10-06`);
+  if (day > into.today) return wrong("day", `${day} is still to come`);
   const written = cell("day");
   const time = cell("time") || (/[T ]\d\d:\d\d/.test(written) ? written.slice(11, 16) : "12:00");
   if (!/^([01]\d|2[0-3]):[0-5]\d$/.test(time)) return wrong("time", `“${time}” is not a time: write it as 17:30`);

@@ -104,6 +104,7 @@ export default function PickPage({ loaderData, actionData }: Route.ComponentProp
       >
         <Form method="post">
           <FormError faults={faults} />
+          {faults?.typed.sure && <input type="hidden" name="sure" value="yes" />}
           <input type="hidden" name="roundId" value={roundId ?? ""} />
           <input type="hidden" name="id" value={ownId} />
           <input type="hidden" name="plantingName" value={planting?.name ?? ""} />

@@ -1,19 +1,21 @@
 import { redirect } from "react-router";
-import { isDay } from "#core/calendar/day";
+import { isDay, sayDate } from "#core/calendar/day";
 import { plantingName } from "#core/garden/name";
+import type { Planting } from "#core/garden/planting";
 import { isLaw, sayWait, waitingOn } from "#core/garden/treatment";
 import type { Crop } from "#core/handbook/crop";
 import type { PickWish } from "#core/planning/wish";
 import { standsForYears } from "#core/season/after-last-pick";
 import { sayMass } from "#core/units/mass";
 import { bulkOf } from "#core/weighing/bulk";
+import { doubtsOfPick, type PickDoubt } from "#core/weighing/doubts";
 import { netOf } from "#core/weighing/net";
 import { GRADE_WORDS, gradesFor, type Pick } from "#core/weighing/pick";
 import { newId } from "#db/change";
 import { listContainers } from "#db/garden";
 import { findPick, removePick, savePick } from "#db/work";
 import { db, desk, handbook } from "./desk.server";
-import { done, missing, refuse } from "./forms.server";
+import { done, type FormFaults, missing, refuse } from "./forms.server";
 import { readPickForm } from "./pick-form.server";
 
 /** Logs a pick as it was entered, changes one, or takes one out. */
@@ -47,6 +49,10 @@ export function logPick(typed: Record<string, string>, pickId: string | undefine
   if (wait)
     return refuse({ errors: { plantingId: `not to be picked yet: ${sayWait(wait)}. The label is the law.` }, typed });
   const crop = handbook().of(planting.cropId);
+  const bed = d.snapshot.beds.find((b) => b.id === planting.bedId);
+  // what cannot well be is asked about once; what waited without a signal is kept, for nobody is there to ask
+  const doubts = bed && typed.sure === undefined ? doubtsOfPick(read.pick, planting, bed, crop, d.today) : [];
+  if (doubts.length > 0) return refuse(askAbout(doubts, planting, typed));
   const label = `${sayMass(netOf(read.pick, crop.topsShare, crop.yield.pieceG).netG, units)} of ${plantingName(planting, crop)} ${known ? "changed" : "logged"}`;
   const restOn = typed.restOn ?? "";
   if (restOn !== "" && (!isDay(restOn) || restOn < read.pick.at.slice(0, 10)))
@@ -69,4 +75,21 @@ function unripenable(pick: Pick, crop: Crop): string | null {
   return grades.includes("half-to-ripen")
     ? `${crop.name} ripens indoors only once it is half coloured: grade the rest “${GRADE_WORDS["eat-first"]}”`
     : `${crop.name} does not ripen once it is cut: grade it “${GRADE_WORDS["eat-first"]}” or “${GRADE_WORDS.small}”`;
+}
+
+/** Doubts beside their fields, each as a question; saved once more, the pick is kept as it is. */
+function askAbout(doubts: readonly PickDoubt[], planting: Planting, typed: Record<string, string>): FormFaults {
+  const ask: Record<PickDoubt, [field: string, words: string]> = {
+    "to-come": ["at", "this day is still to come"],
+    "before-start": ["at", `it was only started on ${sayDate(planting.startedOn)}`],
+    "after-end": ["at", `it was cleared on ${planting.endedOn ? sayDate(planting.endedOn) : ""}`],
+    nothing: ["gross", "nothing was picked, by this"],
+    "too-much": ["gross", "this is far more than these plants could give"],
+  };
+  const errors: Record<string, string> = { form: "Is this right? Save it once more to keep it as it is." };
+  for (const doubt of doubts) {
+    const [field, words] = ask[doubt];
+    errors[field] ??= words;
+  }
+  return { errors, typed: { ...typed, sure: "yes" } };
 }

@@ -27,7 +27,7 @@ export async function importPicks(d: Desk, form: FormData) {
   const text = fromFile ? await file.text() : String(form.get("table") ?? "");
   if (text.trim() === "")
     return refuse({ errors: { table: "paste a table, or choose a file" }, typed: { table: text } });
-  const { columns: seen, read } = await readPicksInThread(text, usesOf(form), String(form.get("token") ?? ""));
+  const { columns: seen, read } = await readPicksInThread(text, usesOf(form), d.today, String(form.get("token") ?? ""));
   const no = (message: string, located: LocatedError[] = []) => {
     const faults: FormFaults = { errors: { table: message }, typed: { table: text } };
     return data({ ...faults, located, columns: seen }, { status: 422 });

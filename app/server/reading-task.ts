@@ -12,7 +12,7 @@ import { readWeatherFile, type WeatherFile } from "./weather-file";
 /** A file to be read: a calendar of times away, a table of picks against the garden in a folder, a weather file. */
 export type ReadingTask =
   | { what: "trips"; text: string; timeZone: string; from: Day; to: Day }
-  | { what: "picks"; text: string; dataDir: string; uses: ColumnUses | null }
+  | { what: "picks"; text: string; dataDir: string; uses: ColumnUses | null; today: Day }
   | { what: "weather"; text: string; typed: Record<string, string> };
 
 /** A table of picks as it was read, with what its columns seem to hold. */
@@ -45,7 +45,7 @@ function readPicks(task: Extract<ReadingTask, { what: "picks" }>, tell: (share: 
       const crop = book.of(p.cropId);
       return { ...p, bed: bedName.get(p.bedId) ?? "", crop: crop.name, bulk: bulkOf(crop) };
     });
-    const into = { plantings, known: snapshot.picks, units: snapshot.garden.units, newId };
+    const into = { plantings, known: snapshot.picks, units: snapshot.garden.units, today: task.today, newId };
     const steps = readingPicksCsv(task.text, into, task.uses ?? undefined);
     for (;;) {
       const step = steps.next();

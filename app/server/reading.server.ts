@@ -41,9 +41,14 @@ export const readTripsInThread = (
  * Reads a table of picks against the garden.
  * @param token word by which the page asks how far it has got; "" when nobody asks
  */
-export const readPicksInThread = (text: string, uses: ColumnUses | null, token: string): Promise<PicksRead> =>
+export const readPicksInThread = (
+  text: string,
+  uses: ColumnUses | null,
+  today: Day,
+  token: string,
+): Promise<PicksRead> =>
   reading<"picks">(
-    { what: "picks", text, uses, dataDir: dataDir() },
+    { what: "picks", text, uses, today, dataDir: dataDir() },
     { tell: (share) => token !== "" && note(token, share) },
   );
 
