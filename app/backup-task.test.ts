@@ -53,11 +53,33 @@ describe("heavy work on another connection, while the garden's own stays open", 
     for await (const p of gardenZipPieces(lean, ["look.jpg", "bad.jpg"], (n) => (n === "look.jpg" ? photo : script)))
       pieces.push(p);
     const bytes = Uint8Array.from(Buffer.concat(pieces));
-    expect(await doBackupTask({ what: "archive", dataDir, bytes, at: AT })).toMatchObject({ ok: true });
+    expect(await doBackupTask({ what: "archive", rest: false, dataDir, bytes, at: AT })).toMatchObject({ ok: true });
     expect([picks(), readdirSync(join(dataDir, "photos"))]).toEqual([0, ["look.jpg"]]);
     for (const wrong of ["{}", "dear diary", "PK\u0003\u0004 half"]) {
-      const refused = await doBackupTask({ what: "archive", dataDir, bytes: new TextEncoder().encode(wrong), at: AT });
+      const refused = await doBackupTask({
+        what: "archive",
+        rest: false,
+        dataDir,
+        bytes: new TextEncoder().encode(wrong),
+        at: AT,
+      });
       expect(refused).toMatchObject({ ok: false, message: expect.stringContaining("Nothing was changed.") });
     }
+  });
+  it("an archive that lacks what a pick belongs to names it, and brings the rest when that is asked for", async () => {
+    const whole = archiveOf(db);
+    const lame = { ...whole, plantings: whole.plantings.filter((p) => p.id !== "tom-wall") };
+    const bytes = new TextEncoder().encode(writeArchive(lame));
+    const task = { what: "archive" as const, dataDir, bytes, at: AT };
+    expect(await doBackupTask({ ...task, rest: false })).toMatchObject({
+      ok: false,
+      message: expect.stringContaining("there is no planting “tom-wall”"),
+    });
+    const before = picks();
+    expect(await doBackupTask({ ...task, rest: true })).toMatchObject({ ok: true });
+    const kept = archiveOf(db);
+    expect(kept.plantings.length).toBe(whole.plantings.length - 1);
+    expect(kept.picks.some((p) => p.plantingId === "tom-wall")).toBe(false);
+    expect(picks()).toBe(before - whole.picks.filter((p) => p.plantingId === "tom-wall").length);
   });
 });

@@ -28,7 +28,8 @@ const HELP = `akmedon VERB [options]
   plan    [FILE]                       plan a fortnight of rounds: JSON in, JSON out
   export  [--data FOLDER] [FILE]       write the whole garden as one JSON archive; a FILE called …zip carries its
                                        photos as well
-  import  [--data FOLDER] FILE         put an archive, JSON or zip, in the garden's place (a backup is made first)
+  import  [--data FOLDER] [--rest] FILE   put an archive, JSON or zip, in the garden's place (a backup is made
+                                       first); --rest leaves out what refers to something that is missing
   backup  [--data FOLDER] [--daily]    make a backup in FOLDER/backups; --daily: only where something changed since
                                        the last one and today has none yet
   backups [--data FOLDER]              list the backups
@@ -92,13 +93,14 @@ function opened(dataDir: string): Db {
 }
 
 /** Puts an archive in the garden's place; a backup is made first. */
-async function importGarden(dataDir: string, file: string | undefined): Promise<void> {
+async function importGarden(dataDir: string, file: string | undefined, rest: boolean): Promise<void> {
   const bytes = file === undefined || file === "-" ? readFileSync(0) : existsSync(file) ? readFileSync(file) : null;
   if (!bytes) throw new Misuse(`there is no file ${file}`);
   const hold = holding(dataDir);
   try {
-    const imported = await importFile(opened(dataDir), dataDir, bytes);
+    const imported = await importFile(opened(dataDir), dataDir, bytes, rest);
     if (!imported.ok) return refuse(imported.errors);
+    for (const note of imported.notes) console.error(note);
     console.error(`Imported into ${dataDir}; the garden as it was is in ${imported.copy}`);
   } finally {
     hold.release();
@@ -132,6 +134,7 @@ async function main(argv: string[]): Promise<void> {
       "new-passphrase": { type: "boolean" },
       json: { type: "boolean" },
       daily: { type: "boolean" },
+      rest: { type: "boolean" },
       help: { type: "boolean", short: "h" },
     },
   });
@@ -222,7 +225,7 @@ async function main(argv: string[]): Promise<void> {
     case "export":
       return await exportGarden(opened(dataDir), dataDir, file);
     case "import":
-      return await importGarden(dataDir, file);
+      return await importGarden(dataDir, file, values.rest === true);
     case "backup": {
       opened(dataDir).$client.close();
       const made = values.daily ? await dailyBackup(dataDir, machineTime()) : await makeBackup(dataDir, machineTime());

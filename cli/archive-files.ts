@@ -32,18 +32,19 @@ export async function importFile(
   db: Db,
   dataDir: string,
   bytes: Uint8Array,
-): Promise<{ ok: true; copy: string } | { ok: false; errors: LocatedError[] }> {
+  rest = false,
+): Promise<{ ok: true; copy: string; notes: string[] } | { ok: false; errors: LocatedError[] }> {
   try {
     const zip = isZip(bytes) ? await readGardenZip(bytes) : null;
     if (zip && !zip.ok) return zip;
-    const read = readArchive(zip ? zip.value.archive : new TextDecoder().decode(bytes));
+    const read = readArchive(zip ? zip.value.archive : new TextDecoder().decode(bytes), rest);
     if (!read.ok) return read;
     const copy = backupTo(db.$client, dataDir, `before-import-${Date.now()}`);
     mkdirSync(join(dataDir, "photos"), { recursive: true });
     for (const [name, photo] of zip?.value.photos ?? [])
       if (!existsSync(photoFile(dataDir, name))) writeFileSync(photoFile(dataDir, name), photo, { flush: true });
     restoreArchive(db, read.value, nowAt(gardenOf(db)));
-    return { ok: true, copy };
+    return { ok: true, copy, notes: read.notes };
   } finally {
     db.$client.close();
   }

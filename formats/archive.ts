@@ -96,8 +96,12 @@ export type Archive = z.infer<typeof archiveSchema>;
 /** Writes an archive, indented so that a person can read and compare it. */
 export const writeArchive = (archive: Archive): string => `${JSON.stringify(archive, null, 1)}\n`;
 
-/** Reads an archive and checks that everything it refers to is there. Nothing is returned unless all of it is right. */
-export function readArchive(text: string): ReadResult<Archive> {
+/**
+ * Reads an archive and checks that everything it refers to is there. Nothing is returned unless all of it is right.
+ * @param rest whether to leave out what refers to something that is missing, and bring the rest; what was left out is
+ * said in the notes
+ */
+export function readArchive(text: string, rest = false): ReadResult<Archive> {
   let json: unknown;
   try {
     json = JSON.parse(text);
@@ -115,8 +119,52 @@ export function readArchive(text: string): ReadResult<Archive> {
         .slice(0, MOST_ERRORS)
         .map((i) => ({ row: null, column: i.path.join("."), message: i.message })),
     };
-  const errors = strayReferences(checked.data);
-  return errors.length > 0 ? { ok: false, errors } : { ok: true, value: checked.data, notes: [] };
+  const whole = rest ? withoutStrays(checked.data) : { archive: checked.data, left: [] };
+  const errors = strayReferences(whole.archive);
+  return errors.length > 0 ? { ok: false, errors } : { ok: true, value: whole.archive, notes: whole.left };
+}
+
+/** Rows of an archive that belong to a planting, with what they are called. */
+const OF_PLANTING = {
+  checks: "looks",
+  picks: "picks",
+  treatments: "treatments",
+  pickWishes: "dates that bind picking",
+  bedLosses: "losses in the bed",
+  roundLines: "lines of rounds",
+} as const;
+
+/** An archive without the rows that refer to something it does not hold, and how many of each were left out. */
+function withoutStrays(a: Archive): { archive: Archive; left: string[] } {
+  const left: string[] = [];
+  const keep = <T>(rows: readonly T[], what: string, holds: (row: T) => boolean): T[] => {
+    const kept = rows.filter(holds);
+    if (kept.length < rows.length) left.push(`${rows.length - kept.length} ${what} left out`);
+    return kept;
+  };
+  const book = handbookWith(a.ownCrops);
+  const beds = new Set(a.beds.map((b) => b.id));
+  const plantings = keep(a.plantings, "plantings", (p) => beds.has(p.bedId) && book.find(p.cropId) !== null);
+  const ids = new Set(plantings.map((p) => p.id));
+  const cropOf = new Map(plantings.map((p) => [p.id, book.of(p.cropId)]));
+  const rounds = new Set(a.rounds.map((r) => r.id));
+  const archive: Archive = {
+    ...a,
+    plantings,
+    bedReadings: keep(a.bedReadings, "readings of beds", (r) => beds.has(r.bedId)),
+    covers: keep(a.covers, "covers", (r) => beds.has(r.bedId)),
+  };
+  for (const name of Object.keys(OF_PLANTING) as (keyof typeof OF_PLANTING)[]) {
+    const rows: readonly { plantingId: string }[] = a[name];
+    Object.assign(archive, { [name]: keep(rows, OF_PLANTING[name], (r) => ids.has(r.plantingId)) });
+  }
+  archive.roundLines = keep(archive.roundLines, "lines of rounds that are gone", (l) => rounds.has(l.roundId));
+  const fits = (cropId: string, r: Archive["checks"][number]["readings"][number]) => {
+    const cue = cropOf.get(cropId)?.cues.find((c) => c.id === r.cueId);
+    return cue !== undefined && readingFault(cue, r.value) === null;
+  };
+  archive.checks = archive.checks.map((c) => ({ ...c, readings: c.readings.filter((r) => fits(c.plantingId, r)) }));
+  return { archive, left };
 }
 
 function strayReferences(a: Archive): LocatedError[] {

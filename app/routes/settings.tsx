@@ -1,4 +1,4 @@
-import { Box, Flex, Grid } from "@chakra-ui/react";
+import { Box, chakra, Flex, Grid } from "@chakra-ui/react";
 import { Download } from "lucide-react";
 import { Form } from "react-router";
 import { addDays, sayDay } from "#core/calendar/day";
@@ -198,7 +198,7 @@ export async function action({ request }: Route.ActionArgs) {
       endSession(typed.session ?? "");
       return done("/settings", null);
     case "restore":
-      return bringGardenBack(form.get("archive"), at);
+      return bringGardenBack(form.get("archive"), at, form.get("rest") === "on");
     default:
       return refuse({ errors: { form: "Nothing was asked." }, typed });
   }
@@ -304,7 +304,11 @@ export default function Settings({ loaderData, actionData }: Route.ComponentProp
               >
                 {(p) => <Input {...p} type="file" accept=".zip,.json,application/zip,application/json" py="2" />}
               </Field>
-              <Button type="submit" name="intent" value="restore" variant="outline" mt="3">
+              <chakra.label display="flex" gap="2.5" alignItems="center" minH="44px" cursor="pointer" mt="2">
+                <chakra.input type="checkbox" name="rest" w="22px" h="22px" accentColor="moss" />
+                Leave out what refers to something that is missing, and bring the rest
+              </chakra.label>
+              <Button type="submit" name="intent" value="restore" variant="outline" mt="1">
                 Bring it back
               </Button>
             </Form>

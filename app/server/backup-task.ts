@@ -15,7 +15,7 @@ export type BackupTask = { dataDir: string } & (
   | { what: "make"; madeAt: string }
   | { what: "read"; name: string }
   | { what: "back"; name: string; at: string; label: string }
-  | { what: "archive"; bytes: Uint8Array; at: string }
+  | { what: "archive"; bytes: Uint8Array; at: string; rest: boolean }
   | { what: "picks"; picks: Pick[]; at: string; label: string }
   | { what: "weather"; days: WeatherDay[]; at: string; label: string }
 );
@@ -41,7 +41,7 @@ export async function doBackupTask(task: BackupTask): Promise<BackupDone> {
       case "weather":
         return { ok: true, journalId: putWeather(task.dataDir, task.days, task.at, task.label), gone: 0 };
       case "archive":
-        return await bringArchive(task.dataDir, task.bytes, task.at);
+        return await bringArchive(task.dataDir, task.bytes, task.at, task.rest);
       default: {
         const backup = listMade(task.dataDir).find((b) => b.name === task.name);
         if (!backup) return { ok: false, message: "There is no such backup any more." };
@@ -107,17 +107,18 @@ function putWeather(dataDir: string, days: readonly WeatherDay[], at: string, la
 
 const MOST_SAID = 10;
 
-async function bringArchive(dataDir: string, bytes: Uint8Array, at: string): Promise<BroughtBack> {
+async function bringArchive(dataDir: string, bytes: Uint8Array, at: string, rest: boolean): Promise<BroughtBack> {
   const faulty = (errors: readonly LocatedError[]): BroughtBack => ({
     ok: false,
     message: `${errors.slice(0, MOST_SAID).map(sayError).join("\n")}\nNothing was changed.`,
   });
   const zip = isZip(bytes) ? await readGardenZip(bytes) : null;
   if (zip && !zip.ok) return faulty(zip.errors);
-  const read = readArchive(zip ? zip.value.archive : new TextDecoder().decode(bytes));
+  const read = readArchive(zip ? zip.value.archive : new TextDecoder().decode(bytes), rest);
   if (!read.ok) return faulty(read.errors);
   if (zip) putPhotos(dataDir, zip.value.photos);
-  return { ok: true, journalId: put(dataDir, read.value, at), gone: 0 };
+  const label = read.notes.length > 0 ? `Garden brought back; ${read.notes.join(", ")}` : undefined;
+  return { ok: true, journalId: put(dataDir, read.value, at, label), gone: 0 };
 }
 
 /** Photos that came with an archive go into the garden's folder, where none of that name is there yet. */

@@ -104,6 +104,5 @@ function slotWeather({ slots, days, record, site }: BarsInput): (SlotAir | null)
   });
 }
 
-const DIGS = /fork|spade/;
-const isDug = (crop: Crop): boolean => DIGS.test(crop.technique.tool);
+const isDug = (crop: Crop): boolean => crop.harvest[0] === "fork";
 const wilts = (crop: Crop): boolean => crop.parts[0] === "leaf" || crop.parts[0] === "head";
