@@ -21,9 +21,7 @@ export function LotRow({ lot, why, back }: { lot: LotLine; why?: string; back: s
           </Text>
         </Flex>
         <Text fontSize="sm" fontWeight={lot.soon ? "650" : "400"} color={lot.soon ? "madder" : "ink"}>
-          {[lot.good, lot.ripe || lot.keeps, lot.curing && lot.curing !== "cured" ? lot.curing : ""]
-            .filter(Boolean)
-            .join("; ")}
+          {[lot.ripe || lot.keeps, lot.curing && lot.curing !== "cured" ? lot.curing : ""].filter(Boolean).join("; ")}
         </Text>
         {why && (
           <Text fontSize="sm" color="inkSoft">

@@ -1,6 +1,7 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { MapPin, Tag } from "lucide-react";
 import { useState } from "react";
+import { Form } from "react-router";
 import { CropGlyph } from "../components/crop-glyph";
 import { DishesPart } from "../components/dishes-part";
 import { LotRow } from "../components/lot-row";
@@ -29,9 +30,11 @@ export default function Keep({ loaderData }: Route.ComponentProps) {
     <Page
       title="Keep"
       lead={
-        first.length === 0
-          ? "Nothing is in the house yet. What you pick comes here by itself."
-          : `${first.length} lots in the house. Left alone, ${lost} would be lost within a week.`
+        first.length === 0 && clocks.length > 0
+          ? `${clocks.length === 1 ? "One lot cures or ripens" : `${clocks.length} lots cure or ripen`}; nothing is for the table yet.`
+          : first.length === 0
+            ? "Nothing is in the house yet. What you pick comes here by itself."
+            : `${first.length} lots in the house. Left alone, ${lost} would be lost within a week.`
       }
       actions={
         <>
@@ -95,6 +98,7 @@ export default function Keep({ loaderData }: Route.ComponentProps) {
                       <Box h="8px" bg="ochre" style={{ width: `${Math.min(100, Math.round(100 * c.done))}%` }} />
                     </Box>
                   )}
+                  {c.pieces !== null && <RipeToday id={c.id} pieces={c.pieces} />}
                   {c.test && c.curing && (
                     <Text fontSize="sm" color="inkSoft" mt="1">
                       Ready when: {c.test.toLowerCase()}
@@ -178,5 +182,39 @@ export default function Keep({ loaderData }: Route.ComponentProps) {
         </Box>
       </Grid>
     </Page>
+  );
+}
+
+/** Ripe ones ticked off as they come: they move on to the table, the rest ripens on. */
+function RipeToday({ id, pieces }: { id: string; pieces: number }) {
+  return (
+    <Form method="post" action={`/keep/lots/${id}`}>
+      <input type="hidden" name="intent" value="ripe" />
+      <input type="hidden" name="back" value="/keep" />
+      <Flex gap="2" mt="1.5" align="center" wrap="wrap" role="group" aria-label="How many are ripe">
+        <Text fontSize="sm" color="inkSoft">
+          {pieces} left; ripe:
+        </Text>
+        {[1, 2, 3, 5]
+          .filter((n) => n < pieces)
+          .map((n) => (
+            <Button
+              key={n}
+              type="submit"
+              name="ripe-count"
+              value={n}
+              variant="outline"
+              size="sm"
+              minW="48px"
+              minH="48px"
+            >
+              {n}
+            </Button>
+          ))}
+        <Button type="submit" name="ripe-count" value="all" variant="outline" size="sm" minH="48px">
+          all
+        </Button>
+      </Flex>
+    </Form>
   );
 }

@@ -83,9 +83,7 @@ export default function LotPage({ loaderData, actionData }: Route.ComponentProps
                 of {lot.start}, {lot.place}
               </Text>
               {line && (
-                <Text fontWeight="650">
-                  {[line.good, line.ripe || line.keeps, line.curing].filter(Boolean).join("; ")}
-                </Text>
+                <Text fontWeight="650">{[line.ripe || line.keeps, line.curing].filter(Boolean).join("; ")}</Text>
               )}
             </Box>
           </Flex>

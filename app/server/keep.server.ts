@@ -64,6 +64,9 @@ export function sayPieces(lot: Lot): string {
   return n === null ? "" : `${n} ${n === 1 ? "piece" : "pieces"}`;
 }
 
+/** From this share on it is all as good as it came. */
+const STILL_GOOD = 0.85;
+
 /** A lot as a line on a screen. */
 export function lotLine(s: Stocked, units: UnitSystem, today: string) {
   const { lot, crop } = s;
@@ -79,9 +82,11 @@ export function lotLine(s: Stocked, units: UnitSystem, today: string) {
     what: lot.preserved
       ? `${lot.preserved}${lot.note ? `, ${lot.note}` : ""}`
       : [lot.grade === "sound" ? "" : GRADE_WORDS[lot.grade], lot.note].filter(Boolean).join(", "),
-    keeps: sayHalf(s, today),
+    keeps:
+      s.good < STILL_GOOD
+        ? `about ${Math.round(100 * s.good)} % still good; of that, ${sayHalf(s, today)}`
+        : sayHalf(s, today),
     soon: s.halfInDays < 7,
-    good: s.good < 0.85 ? `about ${Math.round(100 * s.good)} % of it still good` : "",
     curing: s.curing
       ? s.curing.ready
         ? "cured"
@@ -125,6 +130,7 @@ export function keepView(d: Desk) {
       .filter((s) => (s.curing && !s.curing.ready) || s.ripe)
       .map((s) => ({
         ...line(s),
+        pieces: s.ripe ? Math.max(1, Math.round(s.lot.leftG / (s.lot.pieceG ?? s.crop.yield.pieceG))) : null,
         test: curingOf(s.crop)?.test ?? "",
         done: s.curing ? s.curing.done / s.curing.wanted : 0,
       })),

@@ -6,12 +6,12 @@ import { blanchMinutes, COOK_FULLY, PRESERVED, type Preserved, preservingCaution
 import { type CurePlan, curePlan, type Lack } from "#core/keeping/cure-plan";
 import { curingOf } from "#core/keeping/curing";
 import { dishesFor } from "#core/keeping/dishes";
-import { LOT_EVENT_WORDS, type LotEvent, lotEventSchema, massOfPieces, placeOf } from "#core/keeping/lot";
+import { LOT_EVENT_WORDS, type Lot, type LotEvent, lotEventSchema, massOfPieces, placeOf } from "#core/keeping/lot";
 import { airOf } from "#core/keeping/place-air";
 import { sayWrongTemp, spreadOut } from "#core/keeping/ripening";
 import { ageingOf, daysUntil, shareGood, warningsOf } from "#core/keeping/shelf-life";
 import { tastesOf } from "#core/planning/question";
-import { sayMass, type UnitSystem } from "#core/units/mass";
+import { roundMass, sayMass, type UnitSystem } from "#core/units/mass";
 import { sayTemp } from "#core/units/say";
 import { readAmount } from "#core/weighing/amount";
 import { bulkOf } from "#core/weighing/bulk";
@@ -19,7 +19,7 @@ import { GRADE_WORDS, isUnripe } from "#core/weighing/pick";
 import { change, orderedId } from "#db/change";
 import { listPeople } from "#db/garden";
 import { type Desk, db, desk } from "./desk.server";
-import { done, faultsOf, missing, refuse } from "./forms.server";
+import { done, faultsOf, missing, numberOf, refuse } from "./forms.server";
 import { findLot, keptOf, lotLine, placeName, sayPieces } from "./keep.server";
 
 /** How far the curve of what is still good looks ahead, days at most. */
@@ -206,6 +206,7 @@ export function changeLot(lotId: string, typed: Record<string, string>, back: st
       back,
       change(db(), "Entry of a lot removed", d.now, (c) => c.remove("lotEvents", typed.id ?? "")),
     );
+  if (typed.intent === "ripe") return ripeToday(d, lot, crop.yield.pieceG, typed, back);
   const kind = typed.intent as LotEvent["kind"];
   if (!(kind in LOT_EVENT_WORDS)) return refuse({ errors: { form: "Nothing was asked." }, typed });
   const field = (name: string) => `${kind}-${name}`;
@@ -292,4 +293,30 @@ function sayCurePlan(plan: CurePlan, today: string, units: UnitSystem): { ends: 
     ends: `In the right air, ${air}, it would end ${on(plan.thereOn)}. Where it lies ${plan.hereOn ? `it ends ${on(plan.hereOn)}` : "it does not go on: too cold"}.`,
     lacks: plan.lacks.map((l) => `${words[l.what](l.by ?? 0)}: ${MAKES_UP[l.what]}.`),
   };
+}
+
+const blankEvent = (lotId: string, at: string): LotEvent => ({
+  ...{ id: orderedId(), lotId, at, kind: "check", massG: null, placeId: null, toLot: null, who: "", cause: "" },
+  ...{ ready: null, how: null, outG: null, note: "" },
+});
+
+/** So many pieces of a ripening lot are ripe today: they are set apart as ripe, the rest ripens on; or all of it is. */
+function ripeToday(d: Desk, lot: Lot, usualG: number, typed: Record<string, string>, back: string) {
+  const pieceG = lot.pieceG ?? usualG;
+  const left = Math.max(1, Math.round(lot.leftG / pieceG));
+  const count = typed["ripe-count"] === "all" ? left : numberOf(typed["ripe-count"]);
+  if (count === null || !Number.isInteger(count) || count < 1 || lot.leftG <= 0)
+    return refuse({ errors: { form: "How many are ripe?" }, typed });
+  const all = count >= left;
+  const words = all ? `all ${left} ripe` : `${count} ripe, ${left - count} left`;
+  const split: LotEvent = { ...blankEvent(lot.id, d.now), kind: "split", massG: roundMass(count * pieceG) };
+  const apart = { ...split, toLot: split.id };
+  const ready: LotEvent = { ...blankEvent(all ? lot.id : split.id, d.now), ready: "ready" };
+  return done(
+    back,
+    change(db(), `${lot.kind}: ${words}`, d.now, (c) => {
+      if (!all) c.put("lotEvents", apart);
+      c.put("lotEvents", ready);
+    }),
+  );
 }

@@ -307,3 +307,40 @@ describe("the house and the garden see each other", () => {
     expect(replantNeeds([garlic], book, "2024")).toEqual([]);
   });
 });
+
+describe("fruit that ripens indoors", () => {
+  const picked = (grade: LotSeed["grade"], placeId = "counter") =>
+    stock([seed({ cropId: "tomato", grade, pickedAt: `${TODAY}T10:00`, placeId })])[0]!;
+  const middle = (grade: LotSeed["grade"]) => {
+    const { ripe } = picked(grade);
+    return ripe ? (ripe[0] + ripe[1]) / 2 : null;
+  };
+  it("is ripe the sooner the more colour it had, by its grade and not by words in a note", () => {
+    const days = (["green-to-ripen", "blush-to-ripen", "half-to-ripen", "nearly-ripe"] as const).map(middle);
+    for (let k = 1; k < days.length; k++) expect(days[k]!).toBeLessThan(days[k - 1]!);
+    // a nearly ripe one wants two or three days on the counter, not a week (UC Davis ripening notes; from memory)
+    expect(picked("nearly-ripe").ripe![1]).toBeLessThan(5.5);
+    expect(middle("sound")).toBeNull();
+  });
+  it("does not ripen in a refrigerator: a firm peach has no day there", () => {
+    const peach = (placeId: string) => stock([seed({ cropId: "peach", pickedAt: `${TODAY}T10:00`, placeId })])[0]!.ripe;
+    expect(peach("counter")).not.toBeNull();
+    expect(peach("fridge")).toBeNull();
+  });
+});
+
+describe("what does not keep", () => {
+  it.each(["bolted", "small", "damaged", "pest-eaten", "eat-first"] as const)(
+    "%s onions never cure for another fortnight: they stand on the list at once",
+    (grade) => {
+      const [lot] = stock([seed({ cropId: "bulb-onion", grade, pickedAt: `${TODAY}T10:00` })]);
+      expect(lot!.curing).toBeNull();
+      expect(firstToUse([lot!]).map((u) => u.why !== "")).toEqual([true]);
+    },
+  );
+  it("sound ones cure, and are not on it", () => {
+    const [lot] = stock([seed({ cropId: "bulb-onion", pickedAt: `${TODAY}T10:00` })]);
+    expect(lot!.curing?.ready).toBe(false);
+    expect(firstToUse([lot!])).toEqual([]);
+  });
+});
