@@ -159,14 +159,6 @@ export function WalkForm({ data, faults }: { data: WalkSheet; faults: Faults }) 
               </Box>
             </Box>
             <Box>
-              <LessonsNote lessons={data.lessons} />
-              {data.jobs.length > 0 && (
-                <Section title="To do here">
-                  {data.jobs.map((j) => (
-                    <JobRow key={j.key} job={{ ...j, name: "", bed: "", to: null }} brief />
-                  ))}
-                </Section>
-              )}
               {data.markable > 0 && <PieceMarks count={data.markable} marked={marked} onMark={setMarked} />}
               {remarked && <input type="hidden" name="marked" value={JSON.stringify(marked)} />}
               {shown.map((cue) => (
@@ -190,6 +182,14 @@ export function WalkForm({ data, faults }: { data: WalkSheet; faults: Faults }) 
               )}
               <Signs crop={crop} given={given} onGive={give} />
               <PhotoField kept={data.photos} />
+              <LessonsNote lessons={data.lessons} />
+              {data.jobs.length > 0 && (
+                <Section title="To do here">
+                  {data.jobs.map((j) => (
+                    <JobRow key={j.key} job={{ ...j, name: "", bed: "", to: null }} brief />
+                  ))}
+                </Section>
+              )}
               <Flex
                 gap="2.5"
                 wrap="wrap"

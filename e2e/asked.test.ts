@@ -1,0 +1,52 @@
+import { describe, expect, it } from "vitest";
+import { ready, withGarden } from "./garden";
+
+const here = withGarden("demo");
+const logged = async () => (await (await fetch(`${here.garden.address}/out/picks.csv`)).text()).split("\r\n").length;
+
+describe("what cannot well be", () => {
+  it("a pick of next year is asked about once, nothing typed is lost, and it is kept on the second go", async () => {
+    const { page, troubles } = await here.visit();
+    const before = await logged();
+    await page.goto("/picks/new?planting=tom-wall");
+    await ready(page);
+    await page.locator("[name=gross]").fill("1.23 kg");
+    await page.getByLabel("When").fill("2027-09-01T10:00");
+    await page.getByRole("button", { name: "Save the pick" }).click();
+    await page.getByText("this day is still to come").waitFor();
+    expect(await logged()).toBe(before);
+    expect(await page.locator("[name=gross]").inputValue()).toBe("1.23 kg");
+    await page.getByRole("button", { name: "Save the pick" }).click();
+    await page.getByRole("button", { name: "Undo" }).waitFor();
+    expect(await logged()).toBe(before + 1);
+    expect(troubles).toEqual([]);
+  });
+  it("a courgette is not picked to ripen: its form does not offer it", async () => {
+    const { page } = await here.visit();
+    await page.goto("/picks/new?planting=cou-lower");
+    await ready(page);
+    const grades = await page.getByLabel("Grade", { exact: true }).locator("option").allInnerTexts();
+    expect(grades).toContain("small or immature");
+    expect(grades.filter((g) => /to ripen|finish indoors/.test(g))).toEqual([]);
+  });
+});
+
+describe("fruit that ripens indoors", () => {
+  it("is ticked off as it ripens: three ripe, the rest ripens on, and one undo puts them together again", async () => {
+    const { page } = await here.visit();
+    await page.goto("/picks/new?planting=tom-wall");
+    await ready(page);
+    await page.locator("[name=gross]").fill("1.2 kg");
+    await page.locator("[name=count]").fill("9");
+    await page.getByLabel("Grade", { exact: true }).selectOption("half-to-ripen");
+    await page.getByRole("button", { name: "Save the pick" }).click();
+    await page.getByRole("button", { name: "Undo" }).waitFor();
+    await page.goto("/keep");
+    await ready(page);
+    await page.getByText("9 left; ripe:").waitFor();
+    await page.getByRole("group", { name: "How many are ripe" }).getByRole("button", { name: "3" }).click();
+    await page.getByText("6 left; ripe:").waitFor();
+    await page.getByRole("button", { name: "Undo" }).click();
+    await page.getByText("9 left; ripe:").waitFor();
+  });
+});
