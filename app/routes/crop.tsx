@@ -2,6 +2,8 @@ import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import { CAUTION_PLACES, cautionsAt } from "#core/handbook/cautions";
 import { type Cue, type NumericCue, SOURCES, type Source } from "#core/handbook/crop";
+import { husbandryOf } from "#core/handbook/husbandry";
+import { rulesOf } from "#core/jobs/rule";
 import { landmarkAt } from "#core/planting/stage-grid";
 import { sayMass, type UnitSystem } from "#core/units/mass";
 import { type Coins, nearestObject } from "#core/units/reference-objects";
@@ -10,6 +12,7 @@ import { learnedOf } from "#core/weighing/learned";
 import { gardenOf } from "#db/garden";
 import { Cautions } from "../components/cautions";
 import { CropGlyph } from "../components/crop-glyph";
+import { GrowingFacts } from "../components/growing-facts";
 import { LessonsNote } from "../components/lessons-note";
 import { OwnWeighings } from "../components/own-weighings";
 import { LinkButton, Page, Section } from "../components/ui";
@@ -33,6 +36,8 @@ export function loader({ params }: Route.LoaderArgs) {
     coins,
     own: snapshot.ownCrops.some((c) => c.id === crop.id),
     weighings,
+    husbandry: husbandryOf(crop),
+    jobs: rulesOf(crop).map(({ id, what, why }) => ({ id, what, why })),
     lessons: lessonsOfCrop(desk(), crop.id),
     learned: learnedOf(
       plain,
@@ -49,7 +54,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 export const meta: Route.MetaFunction = ({ data }) => [{ title: `${data?.crop.name ?? "Crop"} · Akmedon` }];
 
 export default function CropPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { crop, units, coins, own } = loaderData;
+  const { crop, units, coins, own, husbandry, jobs } = loaderData;
   const days = [
     ["sown", crop.days.sown],
     ["set out", crop.days.transplanted],
@@ -121,6 +126,16 @@ export default function CropPage({ loaderData, actionData }: Route.ComponentProp
             units={units}
             faults={actionData && "errors" in actionData ? actionData : null}
           />
+          {husbandry && <GrowingFacts facts={husbandry} units={units} />}
+          {jobs.length > 0 && (
+            <Section title="Jobs" note="what is done beside picking">
+              {jobs.map((j) => (
+                <Text key={j.id} py="1">
+                  {j.what}: <chakra.span color="inkSoft">{j.why}</chakra.span>
+                </Text>
+              ))}
+            </Section>
+          )}
           <Section title="Facts">
             <Fact name="Days" source={crop.days.source}>
               {known.join("; ")}. A hint when to begin looking.
@@ -142,11 +157,6 @@ export default function CropPage({ loaderData, actionData }: Route.ComponentProp
             {crop.weather.notes.map((n) => (
               <Fact key={n} name="Weather" source={crop.weather.notesSource}>
                 {n}
-              </Fact>
-            ))}
-            {crop.prepare.map((p) => (
-              <Fact key={p.words} name="Before" source={p.source}>
-                {p.daysBefore} days: {p.words}
               </Fact>
             ))}
             {crop.byProducts.map((b) => (

@@ -87,7 +87,7 @@ export const rulesOf = (crop: Pick<Crop, "like" | "prepare">): JobRule[] => [
     (p, i): JobRule => ({
       ...PLAIN,
       id: `prepare-${i}`,
-      what: p.words,
+      what: unended(p.words),
       why: p.daysBefore <= 1 ? "it is expected ready tomorrow" : "it is expected ready soon",
       begins: [{ ready: -p.daysBefore }],
       stays: Math.max(2, p.daysBefore),
@@ -99,8 +99,8 @@ export const rulesOf = (crop: Pick<Crop, "like" | "prepare">): JobRule[] => [
       (t, i): JobRule => ({
         ...PLAIN,
         id: `year-${i}`,
-        what: t.words,
-        why: t.why,
+        what: unended(t.words),
+        why: unended(t.why),
         fromYear: 1,
         begins: [{ on: t.from }],
         ends: [{ on: t.to }],
@@ -111,6 +111,9 @@ export const rulesOf = (crop: Pick<Crop, "like" | "prepare">): JobRule[] => [
     ),
   ),
 ];
+
+/** Words that go on in a line: without the full stop at their end. */
+const unended = (words: string): string => (words.endsWith(".") ? words.slice(0, -1) : words);
 
 const PLAIN: JobRule = {
   ...{ id: "", crops: [], how: [], fromYear: 0, what: "", why: "", caution: "", begins: [], weather: null, ends: [] },
