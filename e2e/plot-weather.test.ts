@@ -14,7 +14,7 @@ describe("a garden of one's own, from nothing", () => {
     expect(await page.innerText("h1")).toBe("Welcome to your picking desk");
     await page.getByRole("link", { name: "Draw the first bed" }).click();
     await page.getByLabel("Name", { exact: true }).fill("By the door");
-    await page.getByLabel("East to west, m").fill("2,5");
+    await page.getByLabel("East to west").fill("2,5");
     await page.getByRole("button", { name: "Save, then plant it" }).click();
     await page.waitForURL(/plantings\/new\?bed=/);
     await ready(page);
@@ -39,12 +39,12 @@ describe("a garden of one's own, from nothing", () => {
     await page.goto("/plot/beds/new");
     await ready(page);
     await page.getByLabel("Name", { exact: true }).fill("");
-    await page.getByLabel("East to west, m").fill("wide");
+    await page.getByLabel("East to west").fill("wide");
     await page.getByRole("button", { name: "Save, then plant it" }).click();
     await page.locator("#name-error").waitFor();
     expect(await page.locator("#name-error").innerText()).toContain("give the bed a name");
-    expect(await page.locator("#widthM-error").innerText()).toContain("write a number");
-    expect(await page.getByLabel("East to west, m").inputValue()).toBe("wide");
+    expect(await page.locator("#widthM-error").innerText()).toContain("write it like 3.5");
+    expect(await page.getByLabel("East to west").inputValue()).toBe("wide");
     await page.goto("/plot/plantings/new");
     await ready(page);
     await page.getByLabel("Packet: days from").fill("90");

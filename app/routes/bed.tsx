@@ -2,6 +2,7 @@ import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useState } from "react";
 import { Form, redirect } from "react-router";
 import { bedSchema, COVERS } from "#core/garden/bed";
+import { readDistance, typedDistance } from "#core/units/distance";
 import { newId } from "#db/change";
 import { gardenOf, nowAt, snapshotOf } from "#db/garden";
 import { findBed, removeBed, saveBed } from "#db/plot";
@@ -20,7 +21,7 @@ import {
   TextArea,
 } from "../components/ui";
 import { db, desk } from "../server/desk.server";
-import { done, faultsOf, formOf, missing, numberOf, refuse, typedOf } from "../server/forms.server";
+import { done, faultsOf, formOf, measuresOf, missing, numberOf, refuse, typedOf } from "../server/forms.server";
 import { aheadOf } from "../server/series.server";
 import type { Route } from "./+types/bed";
 
@@ -32,6 +33,7 @@ export function loader({ params }: Route.LoaderArgs) {
   return {
     bed,
     growing,
+    units: snapshot.garden.units,
     ahead: aheadOf(desk()).filter((a) => a.bedId === bed?.id),
     others: snapshot.beds.filter((b) => b.id !== params.bedId),
     sites: [...new Set(snapshot.beds.map((b) => b.site).filter((s) => s !== ""))],
@@ -48,15 +50,18 @@ export async function action({ request, params }: Route.ActionArgs) {
     return done("/plot", removeBed(db(), known, at));
   }
   const shape = typed.shape === "circle" ? "circle" : "rectangle";
-  const widthM = numberOf(typed.widthM);
+  const { units } = gardenOf(db());
+  const fields = { widthM: "distance", lengthM: "distance", xM: "distance", yM: "distance" } as const;
+  const { values, errors } = measuresOf(typed, fields, units);
+  const { widthM } = values;
   const checked = bedSchema.safeParse({
     id: known?.id ?? newId(),
     name: typed.name ?? "",
     shape,
-    xM: numberOf(typed.xM) ?? 0,
-    yM: numberOf(typed.yM) ?? 0,
+    xM: values.xM ?? 0,
+    yM: values.yM ?? 0,
     widthM,
-    lengthM: shape === "circle" ? widthM : numberOf(typed.lengthM),
+    lengthM: shape === "circle" ? widthM : values.lengthM,
     cover: typed.cover,
     sunHours: numberOf(typed.sunHours) ?? 8,
     nightOffsetC: numberOf(typed.nightOffsetC) ?? 0,
@@ -64,7 +69,8 @@ export async function action({ request, params }: Route.ActionArgs) {
     site: typed.site ?? "",
     walkOrder: known?.walkOrder ?? snapshotOf(db()).beds.length,
   });
-  if (!checked.success) return refuse(faultsOf(checked.error, typed));
+  const faults = { ...(checked.success ? {} : faultsOf(checked.error, typed).errors), ...errors };
+  if (!checked.success || Object.keys(errors).length > 0) return refuse({ errors: faults, typed });
   const journalId = saveBed(db(), checked.data, at);
   return known
     ? done("/plot", journalId)
@@ -82,7 +88,7 @@ const COVER_WORDS: Record<string, string> = {
 };
 
 export default function BedPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { bed, others, plot, growing, sites, ahead } = loaderData;
+  const { bed, others, plot, growing, sites, ahead, units } = loaderData;
   const faults = actionData && "errors" in actionData ? actionData : null;
   const [shape, setShape] = useState<"rectangle" | "circle">(
     (faults?.typed.shape as "circle" | undefined) ?? bed?.shape ?? "rectangle",
@@ -94,8 +100,8 @@ export default function BedPage({ loaderData, actionData }: Route.ComponentProps
     lengthM: bed?.lengthM ?? 1.2,
   });
   const measure = (key: keyof typeof size) => (e: React.ChangeEvent<HTMLInputElement>) => {
-    const value = Number(e.target.value.replace(",", "."));
-    if (Number.isFinite(value) && value >= 0) setSize({ ...size, [key]: value });
+    const read = readDistance(e.target.value, units);
+    if (read.ok) setSize({ ...size, [key]: read.metres });
   };
   const preview = {
     id: "this",
@@ -115,7 +121,7 @@ export default function BedPage({ loaderData, actionData }: Route.ComponentProps
   return (
     <Page
       title={bed ? bed.name : "New bed"}
-      lead="Measured in metres from the plot’s south-west corner: east, then north."
+      lead={`Measured in ${units === "us" ? "feet and inches" : "metres"} from the plot’s south-west corner: east, then north.`}
     >
       <Grid templateColumns={{ base: "1fr", lg: "minmax(320px,1fr) minmax(0,1.4fr)" }} gap="8">
         <Form method="post">
@@ -139,44 +145,40 @@ export default function BedPage({ loaderData, actionData }: Route.ComponentProps
               )}
             </Field>
             <Grid templateColumns="1fr 1fr" gap="4">
-              <Field name="widthM" label={shape === "circle" ? "Across, m" : "East to west, m"} faults={faults}>
+              <Field name="widthM" label={shape === "circle" ? "Across" : "East to west"} faults={faults}>
                 {(p) => (
                   <Input
                     {...p}
-                    inputMode="decimal"
-                    defaultValue={shownValue(faults, "widthM", bed?.widthM ?? 3)}
+                    defaultValue={shownValue(faults, "widthM", typedDistance(bed?.widthM ?? 3, units))}
                     onChange={measure("widthM")}
                   />
                 )}
               </Field>
               {shape === "rectangle" && (
-                <Field name="lengthM" label="South to north, m" faults={faults}>
+                <Field name="lengthM" label="South to north" faults={faults}>
                   {(p) => (
                     <Input
                       {...p}
-                      inputMode="decimal"
-                      defaultValue={shownValue(faults, "lengthM", bed?.lengthM ?? 1.2)}
+                      defaultValue={shownValue(faults, "lengthM", typedDistance(bed?.lengthM ?? 1.2, units))}
                       onChange={measure("lengthM")}
                     />
                   )}
                 </Field>
               )}
-              <Field name="xM" label="From the west edge, m" faults={faults}>
+              <Field name="xM" label="From the west edge" faults={faults}>
                 {(p) => (
                   <Input
                     {...p}
-                    inputMode="decimal"
-                    defaultValue={shownValue(faults, "xM", bed?.xM ?? 0.5)}
+                    defaultValue={shownValue(faults, "xM", typedDistance(bed?.xM ?? 0.5, units))}
                     onChange={measure("xM")}
                   />
                 )}
               </Field>
-              <Field name="yM" label="From the south edge, m" faults={faults}>
+              <Field name="yM" label="From the south edge" faults={faults}>
                 {(p) => (
                   <Input
                     {...p}
-                    inputMode="decimal"
-                    defaultValue={shownValue(faults, "yM", bed?.yM ?? 0.5)}
+                    defaultValue={shownValue(faults, "yM", typedDistance(bed?.yM ?? 0.5, units))}
                     onChange={measure("yM")}
                   />
                 )}

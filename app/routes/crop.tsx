@@ -5,6 +5,7 @@ import { type Cue, type NumericCue, SOURCES, type Source } from "#core/handbook/
 import { husbandryOf } from "#core/handbook/husbandry";
 import { rulesOf } from "#core/jobs/rule";
 import { landmarkAt } from "#core/planting/stage-grid";
+import { M_PER_FOOT } from "#core/units/constants";
 import { sayMass, type UnitSystem } from "#core/units/mass";
 import { type Coins, nearestObject } from "#core/units/reference-objects";
 import { sayLength, sayTemp } from "#core/units/say";
@@ -61,6 +62,8 @@ export default function CropPage({ loaderData, actionData }: Route.ComponentProp
     ["planted", crop.days.planted],
     ["each year from bloom or first growth", crop.days.yearly],
   ] as const;
+  const kilos = ([low, high]: readonly [number, number], share = 1) =>
+    `${sayMass(1000 * low * share, units)} to ${sayMass(1000 * high * share, units)}`;
   const known = days.flatMap(([how, r]) => (r ? [`${how} ${r[0]} to ${r[1]}`] : []));
   return (
     <Page
@@ -183,9 +186,9 @@ export default function CropPage({ loaderData, actionData }: Route.ComponentProp
             ))}
             <Fact name="Yield" source={crop.yield.source}>
               {[
-                crop.yield.perPlantKg ? `${crop.yield.perPlantKg[0]} to ${crop.yield.perPlantKg[1]} kg a plant` : null,
+                crop.yield.perPlantKg ? `${kilos(crop.yield.perPlantKg)} a plant` : null,
                 crop.yield.perMetreKg
-                  ? `${crop.yield.perMetreKg[0]} to ${crop.yield.perMetreKg[1]} kg a metre of row`
+                  ? `${kilos(crop.yield.perMetreKg, units === "us" ? M_PER_FOOT : 1)} a ${units === "us" ? "foot" : "metre"} of row`
                   : null,
               ]
                 .filter(Boolean)

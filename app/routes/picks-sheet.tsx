@@ -8,6 +8,7 @@ import { sayMass } from "#core/units/mass";
 import { Button, LinkButton, Page, Section, Select } from "../components/ui";
 import { desk, handbook } from "../server/desk.server";
 import { loggedPicks } from "../server/picks.server";
+import { sayYield } from "../server/yield-words";
 import type { Route } from "./+types/picks-sheet";
 
 /** A season on paper: every planting that was picked in a year, and the year by months. */
@@ -34,11 +35,6 @@ export function loader({ request }: Route.LoaderArgs) {
       if (!entries || !bed) return [];
       const crop = book.of(p.cropId);
       const f = figuresOf(p, bed, crop, entries);
-      const each = [
-        f.perPlantG === null ? "" : `${sayMass(f.perPlantG, units)} a plant`,
-        f.perMetreG === null ? "" : `${sayMass(f.perMetreG, units)} a metre`,
-        f.perM2G === null ? "" : `${sayMass(f.perM2G, units)} a m²`,
-      ].filter(Boolean);
       return [
         {
           id: p.id,
@@ -52,7 +48,7 @@ export function loader({ request }: Route.LoaderArgs) {
           picks: f.totals.picks,
           weighed: sayMass(f.totals.weighedG, units),
           estimated: f.totals.estimatedG > 0 ? sayMass(f.totals.estimatedG, units) : "",
-          each: each.join(", "),
+          each: sayYield(f, units),
         },
       ];
     })

@@ -10,6 +10,7 @@ import { LinkButton, Page, Section } from "../components/ui";
 import { desk } from "../server/desk.server";
 import { missing } from "../server/forms.server";
 import { plantingLine } from "../server/planting-line.server";
+import { yieldLines } from "../server/yield-words";
 import type { Route } from "./+types/planting-line";
 
 export function loader({ params }: Route.LoaderArgs) {
@@ -52,8 +53,10 @@ export default function PlantingLine({ loaderData }: Route.ComponentProps) {
         ]
       : []),
     ...(f.perPlantG !== null ? [["A plant", sayMass(f.perPlantG, units)] as [string, string]] : []),
-    ...(f.perMetreG !== null ? [["A metre of row", sayMass(f.perMetreG, units)] as [string, string]] : []),
-    ...(f.perM2G !== null ? [["A square metre", sayMass(f.perM2G, units)] as [string, string]] : []),
+    ...yieldLines({ ...f, perPlantG: null }, units).map((l): [string, string] => [
+      l.of[0]!.toUpperCase() + l.of.slice(1),
+      l.amount,
+    ]),
     ...(f.minutesPerKg !== null
       ? [["A kilo took", `${f.minutesPerKg.toFixed(f.minutesPerKg < 10 ? 1 : 0)} minutes`] as [string, string]]
       : []),

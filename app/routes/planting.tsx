@@ -8,6 +8,7 @@ import { STARTS } from "#core/handbook/crop";
 import { showsColour } from "#core/handbook/ripe-colour";
 import { outlookOf, type Snapshot } from "#core/planning/outlook";
 import { sayWindow } from "#core/planting/window";
+import { sayArea, typedDistance } from "#core/units/distance";
 import { sayMass } from "#core/units/mass";
 import { newId } from "#db/change";
 import { gardenOf, nowAt } from "#db/garden";
@@ -31,7 +32,7 @@ import {
   TextArea,
 } from "../components/ui";
 import { db, desk, handbook } from "../server/desk.server";
-import { done, faultsOf, formOf, missing, numberOf, refuse, typedOf } from "../server/forms.server";
+import { done, faultsOf, formOf, measuresOf, missing, numberOf, refuse, typedOf } from "../server/forms.server";
 import { jobsOfPlanting } from "../server/jobs.server";
 import { changeDates, isDateIntent } from "../server/planting-dates.server";
 import { changeLosses, isLossIntent } from "../server/planting-losses.server";
@@ -107,6 +108,8 @@ export async function action({ request, params }: Route.ActionArgs) {
     if (!known) throw missing("planting");
     return done("/plot", removePlanting(db(), known.id, plantingName(known, handbook().find(known.cropId)), at));
   }
+  const { units } = desk().snapshot.garden;
+  const sizes = measuresOf(typed, { rowM: "distance", areaM2: "area" }, units);
   const checked = plantingSchema.safeParse({
     id: known?.id ?? newId(),
     bedId: typed.bedId,
@@ -116,8 +119,7 @@ export async function action({ request, params }: Route.ActionArgs) {
     startedHow: typed.startedHow,
     startedOn: typed.startedOn,
     plants: numberOf(typed.plants),
-    rowM: numberOf(typed.rowM),
-    areaM2: numberOf(typed.areaM2),
+    ...sizes.values,
     packetMinDays: numberOf(typed.packetMinDays),
     packetMaxDays: numberOf(typed.packetMaxDays),
     schoolId: typed.schoolId ?? "",
@@ -127,7 +129,8 @@ export async function action({ request, params }: Route.ActionArgs) {
   if (!crop) return refuse({ errors: { cropId: "choose a crop from the handbook" }, typed });
   if (!desk().snapshot.beds.some((b) => b.id === typed.bedId))
     return refuse({ errors: { bedId: "choose a bed" }, typed });
-  if (!checked.success) return refuse(faultsOf(checked.error, typed));
+  const errors = { ...(checked.success ? {} : faultsOf(checked.error, typed).errors), ...sizes.errors };
+  if (!checked.success || Object.keys(sizes.errors).length > 0) return refuse({ errors, typed });
   // what speaks against it is said once; who saves again knows it
   const doubts = known || typed.sure === "yes" ? [] : doubtsOf(desk(), checked.data, crop);
   if (doubts.length > 0)
@@ -146,7 +149,7 @@ const START_WORDS = {
 };
 
 export default function PlantingPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { planting, beds, crops, bedId, today, judged, history, track, proposed, photoAsked } = loaderData;
+  const { planting, beds, crops, bedId, today, judged, history, track, proposed, photoAsked, units } = loaderData;
   const faults = actionData && "errors" in actionData ? actionData : null;
   const [cropId, setCropId] = useState(
     faults?.typed.cropId ?? planting?.cropId ?? crops.find((c) => c.id === proposed.cropId)?.id ?? crops[0]?.id ?? "",
@@ -246,11 +249,21 @@ export default function PlantingPage({ loaderData, actionData }: Route.Component
               <Field name="plants" label="Plants" faults={faults}>
                 {(p) => <Input {...p} inputMode="numeric" defaultValue={value("plants", planting?.plants)} />}
               </Field>
-              <Field name="rowM" label="Row, m" faults={faults}>
-                {(p) => <Input {...p} inputMode="decimal" defaultValue={value("rowM", planting?.rowM)} />}
+              <Field name="rowM" label="Row" hint={units === "us" ? "240 ft" : "3.5 m"} faults={faults}>
+                {(p) => (
+                  <Input
+                    {...p}
+                    defaultValue={value("rowM", planting?.rowM == null ? null : typedDistance(planting.rowM, units))}
+                  />
+                )}
               </Field>
-              <Field name="areaM2" label="Area, m²" faults={faults}>
-                {(p) => <Input {...p} inputMode="decimal" defaultValue={value("areaM2", planting?.areaM2)} />}
+              <Field name="areaM2" label="Area" hint={units === "us" ? "12 sq ft" : "2.5 m²"} faults={faults}>
+                {(p) => (
+                  <Input
+                    {...p}
+                    defaultValue={value("areaM2", planting?.areaM2 == null ? null : sayArea(planting.areaM2, units))}
+                  />
+                )}
               </Field>
             </Grid>
             <Text fontSize="sm" color="inkSoft" mt="-2">

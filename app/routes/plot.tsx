@@ -4,7 +4,7 @@ import { Link, useNavigate } from "react-router";
 import { sayNear, weekdayName } from "#core/calendar/day";
 import { bedAreaM2 } from "#core/garden/bed";
 import { plantingName } from "#core/garden/name";
-import { decimals } from "#core/units/mass";
+import { sayArea } from "#core/units/distance";
 import { sayDistance } from "#core/units/say";
 import { AheadList } from "../components/ahead-list";
 import { CropGlyph } from "../components/crop-glyph";
@@ -138,7 +138,7 @@ export default function Plot({ loaderData }: Route.ComponentProps) {
                     {bed.shape === "circle"
                       ? `${sayDistance(bed.widthM, units)} across`
                       : `${sayDistance(bed.widthM, units)} × ${sayDistance(bed.lengthM, units)}`}
-                    , {decimals(bedAreaM2(bed), 1)} m²
+                    , {sayArea(bedAreaM2(bed), units)}
                     {bed.cover === "none" ? "" : `, ${bed.cover.replace("-", " ")}`}
                   </Text>
                 </Flex>

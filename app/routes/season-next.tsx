@@ -225,7 +225,7 @@ function PlannedForm({ row: r, view, faults }: { row: Row | null; view: View; fa
         )}
         {input("startOn", "On", r?.startOn ?? `${view.year}-04-15`, "date")}
         {input("plants", "Plants", r?.plants, "number")}
-        {input("rowM", "Row, m", r?.rowM, "number")}
+        {input("rowM", "Row", r?.row, "text")}
       </Grid>
       <Flex gap="3" mt="3">
         <Button type="submit" name="intent" value="keep" variant="outline">

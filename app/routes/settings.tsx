@@ -4,6 +4,7 @@ import { Form } from "react-router";
 import { addDays, sayDay } from "#core/calendar/day";
 import { datedWindowSchema, tripSchema, windowSchema } from "#core/calendar/windows";
 import { gardenSchema, personSchema } from "#core/garden/garden";
+import { typedDistance } from "#core/units/distance";
 import { readMass } from "#core/units/mass";
 import { containerSchema } from "#core/weighing/pick";
 import { change, newId } from "#db/change";
@@ -17,7 +18,7 @@ import { Button, Field, FormError, Input, LinkButton, Page, Section, Select, sho
 import { CLOCK_STEPS, letDaysPass } from "../server/clock.server";
 import { db, desk } from "../server/desk.server";
 import { changeFeed, feedView } from "../server/feed.server";
-import { done, faultsOf, formOf, numberOf, refuse, typedOf } from "../server/forms.server";
+import { done, faultsOf, formOf, measuresOf, numberOf, refuse, typedOf } from "../server/forms.server";
 import { bringGardenBack } from "../server/garden-back.server";
 import { endSession, homeNetwork } from "../server/home-network.server";
 import { readTripsInThread } from "../server/reading.server";
@@ -59,6 +60,7 @@ export async function action({ request }: Route.ActionArgs) {
     case "clock":
       return done("/", letDaysPass(d, Number(typed.days)));
     case "garden": {
+      const plot = measuresOf(typed, { plotWidthM: "distance", plotLengthM: "distance" }, garden.units);
       const checked = gardenSchema.safeParse({
         ...garden,
         name: typed.name,
@@ -69,17 +71,18 @@ export async function action({ request }: Route.ActionArgs) {
         timeZone: typed.timeZone,
         units: typed.units,
         coins: typed.coins ?? garden.coins,
-        plotWidthM: numberOf(typed.plotWidthM),
-        plotLengthM: numberOf(typed.plotLengthM),
+        plotWidthM: plot.values.plotWidthM,
+        plotLengthM: plot.values.plotLengthM,
         hourWorth: numberOf(typed.hourWorth),
         roundMinutes: numberOf(typed.roundMinutes),
         lineMinutes: numberOf(typed.lineMinutes),
         pickers: numberOf(typed.pickers),
         eaters: numberOf(typed.eaters),
       });
-      return checked.success
+      const errors = { ...(checked.success ? {} : faultsOf(checked.error, typed).errors), ...plot.errors };
+      return checked.success && Object.keys(plot.errors).length === 0
         ? done("/settings", saveGarden(db(), checked.data))
-        : refuse(faultsOf(checked.error, typed));
+        : refuse({ errors, typed });
     }
     case "window": {
       const checked = windowSchema.safeParse({
@@ -214,6 +217,11 @@ export default function Settings({ loaderData, actionData }: Route.ComponentProp
       {(p) => <Input {...p} inputMode="decimal" defaultValue={value(name, garden[name])} />}
     </Field>
   );
+  const distance = (name: "plotWidthM" | "plotLengthM", label: string) => (
+    <Field name={name} label={label} faults={faults}>
+      {(p) => <Input {...p} defaultValue={value(name, typedDistance(garden[name], garden.units))} />}
+    </Field>
+  );
   return (
     <Page
       title="Settings"
@@ -264,8 +272,8 @@ export default function Settings({ loaderData, actionData }: Route.ComponentProp
                     </Select>
                   )}
                 </Field>
-                {number("plotWidthM", "Plot, east to west, m")}
-                {number("plotLengthM", "Plot, south to north, m")}
+                {distance("plotWidthM", "Plot, east to west")}
+                {distance("plotLengthM", "Plot, south to north")}
                 {number("hourWorth", "An hour of yours is worth", "in kilos of potatoes; the planner weighs with it")}
                 {number("roundMinutes", "Minutes every round costs", "boots, walking, washing up")}
                 {number("lineMinutes", "Minutes every planting costs", "besides the picking itself")}

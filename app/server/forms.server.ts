@@ -1,5 +1,7 @@
 import { data, redirect } from "react-router";
 import type { z } from "zod";
+import { readArea, readDistance } from "#core/units/distance";
+import type { UnitSystem } from "#core/units/mass";
 
 /** What was typed, and what is wrong with it, by field; sent back so that nothing typed is lost. */
 export type FormFaults = { errors: Record<string, string>; typed: Record<string, string> };
@@ -24,6 +26,35 @@ export const typedOf = (form: FormData): Record<string, string> =>
 export function numberOf(text: string | undefined): number | null {
   const cleaned = (text ?? "").trim().replace(",", ".");
   return cleaned === "" ? null : Number(cleaned);
+}
+
+/**
+ * Distances and areas of a form as they were typed, in metres and square metres; null where a field is empty.
+ * @param kinds what each field holds
+ * @returns the values, and what is wrong with them by field
+ */
+export function measuresOf<K extends string>(
+  typed: Record<string, string>,
+  kinds: Record<K, "distance" | "area">,
+  units: UnitSystem,
+): { values: Record<K, number | null>; errors: Record<string, string> } {
+  const errors: Record<string, string> = {};
+  const values = {} as Record<K, number | null>;
+  for (const field of Object.keys(kinds) as K[]) {
+    const text = (typed[field] ?? "").trim();
+    values[field] = null;
+    if (text === "") continue;
+    if (kinds[field] === "distance") {
+      const read = text === "0" ? { ok: true as const, metres: 0 } : readDistance(text, units);
+      if (read.ok) values[field] = read.metres;
+      else errors[field] = read.message;
+    } else {
+      const read = readArea(text, units);
+      if (read.ok) values[field] = read.m2;
+      else errors[field] = read.message;
+    }
+  }
+  return { values, errors };
 }
 
 const FIRST_WORDS: Record<string, string> = {

@@ -7,10 +7,12 @@ import type { Planned } from "#core/season/next-plot-row";
 import { plannedSchema } from "#core/season/next-plot-row";
 import { plantsNext } from "#core/season/plants-enough";
 import { pastOf, rotationOf } from "#core/season/rotation";
+import { typedDistance } from "#core/units/distance";
 import { sayMass } from "#core/units/mass";
+import { sayDistance } from "#core/units/say";
 import { change, newId } from "#db/change";
 import { type Desk, db, handbook } from "./desk.server";
-import { done, faultsOf, missing, numberOf, refuse } from "./forms.server";
+import { done, faultsOf, measuresOf, missing, numberOf, refuse } from "./forms.server";
 import { grownOf, notedIn, pickedIn } from "./season-data.server";
 import { enoughOf } from "./season-weeks.server";
 
@@ -50,11 +52,11 @@ export function nextView(d: Desk) {
       startOn: p.startOn,
       start: `${sayDay(p.startOn)}${p.startOn.startsWith(`${year}`) ? "" : ` ${p.startOn.slice(0, 4)}`}`,
       plants: p.plants,
-      rowM: p.rowM,
+      row: p.rowM === null ? "" : typedDistance(p.rowM, snapshot.garden.units),
       note: p.note,
       amount: [
         p.plants === null ? "" : `${p.plants} ${p.plants === 1 ? "plant" : "plants"}`,
-        p.rowM === null ? "" : `${p.rowM} m of row`,
+        p.rowM === null ? "" : `${sayDistance(p.rowM, snapshot.garden.units)} of row`,
       ]
         .filter(Boolean)
         .join(", "),
@@ -193,6 +195,7 @@ export function changeNext(d: Desk, typed: Record<string, string>) {
       }),
     );
   }
+  const row = measuresOf(typed, { rowM: "distance" }, d.snapshot.garden.units);
   const checked = plannedSchema.safeParse({
     id: known?.id ?? newId(),
     year,
@@ -202,13 +205,14 @@ export function changeNext(d: Desk, typed: Record<string, string>) {
     startedHow: typed.startedHow || known?.startedHow,
     startOn: typed.startOn ?? "",
     plants: numberOf(typed.plants),
-    rowM: typed.rowM === undefined ? (known?.rowM ?? null) : numberOf(typed.rowM),
+    rowM: typed.rowM === undefined ? (known?.rowM ?? null) : row.values.rowM,
     areaM2: known?.areaM2 ?? null,
     after: known?.after ?? null,
     made: known?.made ?? null,
     note: typed.note ?? known?.note ?? "",
   });
-  if (!checked.success) return refuse(faultsOf(checked.error, typed));
+  const errors = { ...(checked.success ? {} : faultsOf(checked.error, typed).errors), ...row.errors };
+  if (!checked.success || Object.keys(row.errors).length > 0) return refuse({ errors, typed });
   if (!book.find(checked.data.cropId)) return refuse({ errors: { cropId: "choose a crop" }, typed });
   return done(
     back,

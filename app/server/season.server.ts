@@ -16,6 +16,7 @@ import { loggedPicks, logOf } from "./picks.server";
 import { remembered } from "./remember.server";
 import { plantingYearsOf } from "./season-data.server";
 import { glutDrafts } from "./season-weeks.server";
+import { sayYield } from "./yield-words";
 
 /** The picks of one season, or of all. */
 function seasonOf(d: Desk, asked: string) {
@@ -39,7 +40,6 @@ function viewOf(d: Desk, { years, year, entries }: ReturnType<typeof seasonOf>, 
   const rows = yieldsOf(given, by, plantings, beds);
   const t = sumTotals(given.map((y) => y.totals));
   const ranges = by === "kind" ? rangesOfKinds(d) : null;
-  const each = (g: number | null, what: string) => (g === null ? "" : `${sayMass(g, units)} ${what}`);
   return {
     years,
     year,
@@ -58,9 +58,7 @@ function viewOf(d: Desk, { years, year, entries }: ReturnType<typeof seasonOf>, 
       last: sayDay(r.last),
       days: r.daysToFirst === null ? "" : String(Math.round(r.daysToFirst)),
       range: ranges?.get(r.key) ?? "",
-      yield: [each(r.perM2G, "a m²"), each(r.perMetreG, "a metre"), each(r.perPlantG, "a plant")]
-        .filter(Boolean)
-        .join(", "),
+      yield: sayYield(r, units),
       minutes: r.minutesPerKg === null ? "" : r.minutesPerKg.toFixed(1),
     })),
     weeks:
