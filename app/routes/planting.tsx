@@ -1,22 +1,20 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { Form } from "react-router";
-import { addDays, daysBetween, isDay, sayDate } from "#core/calendar/day";
+import { daysBetween, sayDate } from "#core/calendar/day";
 import { plantingName } from "#core/garden/name";
-import { type Planting, plantingSchema } from "#core/garden/planting";
+import type { Planting } from "#core/garden/planting";
 import { STARTS } from "#core/handbook/crop";
 import { showsColour } from "#core/handbook/ripe-colour";
 import { outlookOf, type Snapshot } from "#core/planning/outlook";
-import { sayWindow } from "#core/planting/window";
 import { sayArea, typedDistance } from "#core/units/distance";
 import { sayMass } from "#core/units/mass";
-import { newId } from "#db/change";
-import { gardenOf, nowAt } from "#db/garden";
-import { findPlanting, removePlanting, savePlanting } from "#db/plot";
+import { findPlanting } from "#db/plot";
 import { LessonsNote } from "../components/lessons-note";
 import { PlantingDates } from "../components/planting-dates";
 import { PlantingLosses } from "../components/planting-losses";
 import { PlantingSide } from "../components/planting-side";
+import { ReadyDates } from "../components/ready-dates";
 import { RipeColour } from "../components/ripe-colour";
 import {
   Anchor,
@@ -32,12 +30,10 @@ import {
   TextArea,
 } from "../components/ui";
 import { db, desk, handbook } from "../server/desk.server";
-import { done, faultsOf, formOf, measuresOf, missing, numberOf, refuse, typedOf } from "../server/forms.server";
+import { formOf, missing, typedOf } from "../server/forms.server";
 import { jobsOfPlanting } from "../server/jobs.server";
-import { changeDates, isDateIntent } from "../server/planting-dates.server";
-import { changeLosses, isLossIntent } from "../server/planting-losses.server";
+import { changePlanting } from "../server/planting-form.server";
 import { lessonsByCrop } from "../server/season.server";
-import { doubtsOf } from "../server/series.server";
 import { judgementView, pickTotals, windowsView } from "../server/views.server";
 import type { Route } from "./+types/planting";
 
@@ -94,52 +90,8 @@ const wantsPhoto = (snapshot: Snapshot, planting: Planting, today: string): bool
 
 const round3 = (x: number) => Math.round(x * 1000) / 1000;
 
-export async function action({ request, params }: Route.ActionArgs) {
-  const typed = typedOf(await formOf(request));
-  const known = params.plantingId === "new" ? null : findPlanting(db(), params.plantingId);
-  const at = nowAt(gardenOf(db()));
-  if (known && isDateIntent(typed.intent))
-    return changeDates(desk(), known.id, plantingName(known, handbook().find(known.cropId)), typed);
-  const grown = known && handbook().find(known.cropId);
-  if (known && grown && isLossIntent(typed.intent))
-    return changeLosses(desk(), known.id, grown, plantingName(known, grown), typed);
-  const crop = handbook().find(typed.cropId ?? "");
-  if (typed.intent === "remove") {
-    if (!known) throw missing("planting");
-    return done("/plot", removePlanting(db(), known.id, plantingName(known, handbook().find(known.cropId)), at));
-  }
-  const { units } = desk().snapshot.garden;
-  const sizes = measuresOf(typed, { rowM: "distance", areaM2: "area" }, units);
-  const checked = plantingSchema.safeParse({
-    id: known?.id ?? newId(),
-    bedId: typed.bedId,
-    cropId: typed.cropId,
-    kind: typed.kind ?? "",
-    ripeColour: typed.ripeColour ?? "",
-    startedHow: typed.startedHow,
-    startedOn: typed.startedOn,
-    plants: numberOf(typed.plants),
-    ...sizes.values,
-    packetMinDays: numberOf(typed.packetMinDays),
-    packetMaxDays: numberOf(typed.packetMaxDays),
-    schoolId: typed.schoolId ?? "",
-    note: typed.note ?? "",
-    endedOn: typed.endedOn ? typed.endedOn : null,
-  });
-  if (!crop) return refuse({ errors: { cropId: "choose a crop from the handbook" }, typed });
-  if (!desk().snapshot.beds.some((b) => b.id === typed.bedId))
-    return refuse({ errors: { bedId: "choose a bed" }, typed });
-  const errors = { ...(checked.success ? {} : faultsOf(checked.error, typed).errors), ...sizes.errors };
-  if (!checked.success || Object.keys(sizes.errors).length > 0) return refuse({ errors, typed });
-  // what speaks against it is said once; who saves again knows it
-  const doubts = known || typed.sure === "yes" ? [] : doubtsOf(desk(), checked.data, crop);
-  if (doubts.length > 0)
-    return refuse({
-      errors: { form: `${doubts.join(". ")}. Save it once more to keep it all the same.` },
-      typed: { ...typed, sure: "yes" },
-    });
-  return done("/plot", savePlanting(db(), checked.data, plantingName(checked.data, crop), at));
-}
+export const action = async ({ request, params }: Route.ActionArgs) =>
+  changePlanting(typedOf(await formOf(request)), params.plantingId);
 
 export const meta: Route.MetaFunction = () => [{ title: "Planting · Akmedon" }];
 const START_WORDS = {
@@ -363,31 +315,5 @@ export default function PlantingPage({ loaderData, actionData }: Route.Component
         </Box>
       </Grid>
     </Page>
-  );
-}
-
-/** The packet's days, or the handbook's, as dates. */
-function ReadyDates({
-  startedOn,
-  packet,
-  usual,
-  yearly,
-  today,
-}: {
-  startedOn: string;
-  packet: readonly [string, string];
-  usual: readonly [number, number] | null;
-  yearly: boolean;
-  today: string;
-}) {
-  const typed = packet.map((x) => Number(x));
-  const own = packet.every((x) => x.trim() !== "") && typed.every((n) => Number.isInteger(n) && n > 0);
-  const range = own ? (typed as [number, number]) : usual;
-  if (!isDay(startedOn) || !range || yearly || range[0] > range[1]) return null;
-  const window = { from: addDays(startedOn, range[0]), to: addDays(startedOn, range[1]) };
-  return (
-    <Text mt="-2" aria-live="polite">
-      Ready <strong>{sayWindow(window, today)}</strong>, by {own ? "the packet" : "the handbook"}.
-    </Text>
   );
 }

@@ -3,12 +3,12 @@ import { Download } from "lucide-react";
 import { Form } from "react-router";
 import { addDays, sayDay } from "#core/calendar/day";
 import { datedWindowSchema, tripSchema, windowSchema } from "#core/calendar/windows";
-import { gardenSchema, personSchema } from "#core/garden/garden";
+import { personSchema } from "#core/garden/garden";
 import { typedDistance } from "#core/units/distance";
 import { readMass } from "#core/units/mass";
 import { containerSchema } from "#core/weighing/pick";
 import { change, newId } from "#db/change";
-import { listContainers, listPeople, saveGarden } from "#db/garden";
+import { listContainers, listPeople } from "#db/garden";
 import { sayError } from "#formats/located";
 import { CalendarFeed } from "../components/calendar-feed";
 import { DemoClock } from "../components/demo-clock";
@@ -18,8 +18,9 @@ import { Button, Field, FormError, Input, LinkButton, Page, Section, Select, sho
 import { CLOCK_STEPS, letDaysPass } from "../server/clock.server";
 import { db, desk } from "../server/desk.server";
 import { changeFeed, feedView } from "../server/feed.server";
-import { done, faultsOf, formOf, measuresOf, numberOf, refuse, typedOf } from "../server/forms.server";
+import { done, faultsOf, formOf, numberOf, refuse, typedOf } from "../server/forms.server";
 import { bringGardenBack } from "../server/garden-back.server";
+import { saveGardenForm } from "../server/garden-form.server";
 import { endSession, homeNetwork } from "../server/home-network.server";
 import { readTripsInThread } from "../server/reading.server";
 import type { Route } from "./+types/settings";
@@ -59,31 +60,8 @@ export async function action({ request }: Route.ActionArgs) {
       return done("/settings#calendar", null);
     case "clock":
       return done("/", letDaysPass(d, Number(typed.days)));
-    case "garden": {
-      const plot = measuresOf(typed, { plotWidthM: "distance", plotLengthM: "distance" }, garden.units);
-      const checked = gardenSchema.safeParse({
-        ...garden,
-        name: typed.name,
-        place: typed.place ?? "",
-        latitudeDeg: numberOf(typed.latitudeDeg),
-        longitudeDeg: numberOf(typed.longitudeDeg),
-        elevationM: numberOf(typed.elevationM),
-        timeZone: typed.timeZone,
-        units: typed.units,
-        coins: typed.coins ?? garden.coins,
-        plotWidthM: plot.values.plotWidthM,
-        plotLengthM: plot.values.plotLengthM,
-        hourWorth: numberOf(typed.hourWorth),
-        roundMinutes: numberOf(typed.roundMinutes),
-        lineMinutes: numberOf(typed.lineMinutes),
-        pickers: numberOf(typed.pickers),
-        eaters: numberOf(typed.eaters),
-      });
-      const errors = { ...(checked.success ? {} : faultsOf(checked.error, typed).errors), ...plot.errors };
-      return checked.success && Object.keys(plot.errors).length === 0
-        ? done("/settings", saveGarden(db(), checked.data))
-        : refuse({ errors, typed });
-    }
+    case "garden":
+      return saveGardenForm(d, typed);
     case "window": {
       const checked = windowSchema.safeParse({
         id: newId(),

@@ -10,6 +10,7 @@ import { urgenciesOf } from "#core/planning/rounds";
 import { sayMass } from "#core/units/mass";
 import { listSetAside } from "#db/garden";
 import { CropGlyph } from "../components/crop-glyph";
+import { FirstVisit } from "../components/first-visit";
 import { HouseLines } from "../components/house-lines";
 import { JobGroup } from "../components/job-row";
 import { LessonsNote } from "../components/lessons-note";
@@ -313,37 +314,6 @@ export default function Today({ loaderData }: Route.ComponentProps) {
             ))}
           </Section>
         </Box>
-      </Grid>
-    </Page>
-  );
-}
-
-function FirstVisit({ hasBeds }: { hasBeds: boolean }) {
-  return (
-    <Page title="Welcome to your picking desk">
-      <Grid templateColumns={{ base: "1fr", md: "1.2fr 1fr" }} gap="10" alignItems="center">
-        <Box>
-          <Text fontFamily="heading" fontSize="2xl" lineHeight="1.35" mb="5">
-            Tell Akmedon what grows where. It watches the warmth, the frost and your looks, and says what to pick, when,
-            and why.
-          </Text>
-          <Box as="ol" pl="5" mb="6" css={{ "& li": { marginBottom: "8px" } }}>
-            <li>Draw a bed and say what grows in it: a minute and a half.</li>
-            <li>
-              Say where the garden lies, in <Anchor to="/settings">settings</Anchor>, and bring in a forecast, under{" "}
-              <Anchor to="/weather">weather</Anchor>.
-            </li>
-            <li>Walk the beds. Two readings a planting are enough.</li>
-          </Box>
-          <LinkButton size="lg" to={hasBeds ? "/plot/plantings/new" : "/plot/beds/new"}>
-            {hasBeds ? "Add the first planting" : "Draw the first bed"}
-          </LinkButton>
-        </Box>
-        <Flex justify="center" gap="3" wrap="wrap">
-          {(["bulb", "tomato", "kale", "root", "squash", "bean"] as const).map((g, i) => (
-            <CropGlyph key={g} kind={g} stage={0.7 + i * 0.15} size={92} />
-          ))}
-        </Flex>
       </Grid>
     </Page>
   );
