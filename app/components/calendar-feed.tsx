@@ -3,6 +3,7 @@ import { Copy } from "lucide-react";
 import { useState } from "react";
 import { Form } from "react-router";
 import { FEED_PARTS, FEED_WORDS, type FeedPart } from "#formats/feed-parts";
+import { Tickbox } from "./tickbox";
 import { Button, Field, Input, Section } from "./ui";
 
 /** The garden in one's own calendar: the secret address, what it holds, a new one, none. */
@@ -40,18 +41,7 @@ export function CalendarFeed({ feed }: { feed: { address: string | null; parts: 
         <Box as="fieldset" mb="3">
           <chakra.legend fontWeight="600">It holds</chakra.legend>
           {FEED_PARTS.map((p) => (
-            <chakra.label key={p} display="flex" gap="2.5" alignItems="center" minH="44px" cursor="pointer">
-              <chakra.input
-                type="checkbox"
-                name="part"
-                value={p}
-                defaultChecked={feed.parts.includes(p)}
-                w="22px"
-                h="22px"
-                accentColor="moss"
-              />
-              {FEED_WORDS[p]}
-            </chakra.label>
+            <Tickbox key={p} name="part" value={p} label={FEED_WORDS[p]} checked={feed.parts.includes(p)} />
           ))}
         </Box>
         <Field name="alarm" label="Call before a round, minutes" hint="empty: never" faults={null}>

@@ -1,8 +1,9 @@
-import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
+import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { Printer } from "lucide-react";
 import { useState } from "react";
 import { Form, useFetcher } from "react-router";
 import { JobGroup } from "../components/job-row";
+import { Tickbox } from "../components/tickbox";
 import {
   Button,
   type Faults,
@@ -258,33 +259,5 @@ function OwnJobForm({ view, faults, job }: { view: View; faults: Faults; job: Vi
         )}
       </Flex>
     </Form>
-  );
-}
-
-function Tickbox({
-  name,
-  label,
-  checked,
-  onChange,
-}: {
-  name?: string;
-  label: string;
-  checked: boolean;
-  onChange?: (on: boolean) => void;
-}) {
-  return (
-    <chakra.label display="flex" gap="2.5" alignItems="center" minH="44px" cursor="pointer">
-      <chakra.input
-        type="checkbox"
-        name={name}
-        {...(onChange
-          ? { checked, onChange: (e: React.ChangeEvent<HTMLInputElement>) => onChange(e.target.checked) }
-          : { defaultChecked: checked })}
-        w="22px"
-        h="22px"
-        accentColor="moss"
-      />
-      {label}
-    </chakra.label>
   );
 }

@@ -1,4 +1,4 @@
-import { Box, chakra, Flex, Grid } from "@chakra-ui/react";
+import { Box, Flex, Grid } from "@chakra-ui/react";
 import { Download } from "lucide-react";
 import { Form } from "react-router";
 import { addDays, sayDay } from "#core/calendar/day";
@@ -14,6 +14,7 @@ import { CalendarFeed } from "../components/calendar-feed";
 import { DemoClock } from "../components/demo-clock";
 import { HomeNetwork } from "../components/home-network";
 import { SettingsLists } from "../components/settings-lists";
+import { Tickbox } from "../components/tickbox";
 import { Button, Field, FormError, Input, LinkButton, Page, Section, Select, shownValue } from "../components/ui";
 import { CLOCK_STEPS, letDaysPass } from "../server/clock.server";
 import { db, desk } from "../server/desk.server";
@@ -290,10 +291,7 @@ export default function Settings({ loaderData, actionData }: Route.ComponentProp
               >
                 {(p) => <Input {...p} type="file" accept=".zip,.json,application/zip,application/json" py="2" />}
               </Field>
-              <chakra.label display="flex" gap="2.5" alignItems="center" minH="44px" cursor="pointer" mt="2">
-                <chakra.input type="checkbox" name="rest" w="22px" h="22px" accentColor="moss" />
-                Leave out what refers to something that is missing, and bring the rest
-              </chakra.label>
+              <Tickbox name="rest" label="Leave out what refers to something that is missing, and bring the rest" />
               <Button type="submit" name="intent" value="restore" variant="outline" mt="1">
                 Bring it back
               </Button>
