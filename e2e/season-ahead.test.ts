@@ -196,7 +196,7 @@ describe("looking ahead", () => {
     await ready(page);
     expect(await page.innerText("main")).toMatch(/winter white[\s\S]*47 sets/);
     await page.goto("/");
-    expect(await page.innerText("main")).toMatch(/To start, by your plan of the plot[\s\S]*winter white/);
+    expect(await page.innerText("main")).toMatch(/To start within the week[\s\S]*winter white/);
     await page.goto("/season/next");
     await ready(page);
     await garlic.getByRole("button", { name: "It is in" }).click();

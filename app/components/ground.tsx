@@ -1,7 +1,7 @@
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { sayDay } from "#core/calendar/day";
 import { decimals, sayMass, type UnitSystem } from "#core/units/mass";
-import { sayChance, sayTemp } from "#core/units/say";
+import { sayChance, sayLength, sayTemp } from "#core/units/say";
 import type { groundView, hazardList } from "../server/weather-day.server";
 import { Anchor, Section } from "./ui";
 
@@ -69,7 +69,7 @@ export function Ground({
       <Section title="Soil" note="Reckoned from the record; a thermometer in the soil overrules it">
         {soil ? (
           <Text>
-            About {sayTemp(soil.tempC, units)} at 10 cm; {soil.words}.{" "}
+            About {sayTemp(soil.tempC, units)} at {sayLength(100, units)}; {soil.words}.{" "}
             {soil.sinceRain === null
               ? "No rain worth the name for a month."
               : soil.sinceRain === 0

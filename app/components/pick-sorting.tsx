@@ -155,7 +155,7 @@ function Part({ fault, children }: { fault: string | undefined; children: React.
 
 /** The grades of a crop, and the one a part has already. */
 export const withOwn = (grades: readonly Grade[], own: Grade): Grade[] =>
-  grades.includes(own) ? [...grades] : [...grades, own];
+  grades.includes(own) || !Object.hasOwn(GRADE_WORDS, own) ? [...grades] : [...grades, own];
 
 const rowOf = (p: SortedPart, key: number, units: UnitSystem): Row => ({
   key,

@@ -1,6 +1,9 @@
 import { type Bed, bedCentre } from "#core/garden/bed";
 import type { Crop } from "#core/handbook/crop";
 import { VERDICT_WORDS, type Verdict } from "#core/planting/verdict";
+import { M_PER_FOOT } from "#core/units/constants";
+import type { UnitSystem } from "#core/units/mass";
+import { sayDistance } from "#core/units/say";
 import { CropGlyph } from "./crop-glyph";
 import { SvgText } from "./svg-text";
 
@@ -21,16 +24,21 @@ export function PlotMap({
   beds,
   widthM,
   lengthM,
+  units,
   highlight,
   onOpen,
 }: {
   beds: MapBed[];
+  units: UnitSystem;
   widthM: number;
   lengthM: number;
   highlight?: string;
   onOpen?: (bedId: string) => void;
 }) {
   const scale = 60;
+  // a stroke a metre, or three feet; every fifth one is told
+  const [stepM, told] = units === "us" ? [3 * M_PER_FOOT, "ft"] : [1, "m"];
+  const perStep = units === "us" ? 3 : 1;
   const pad = 34;
   const W = widthM * scale;
   const H = lengthM * scale;
@@ -40,7 +48,7 @@ export function PlotMap({
       viewBox={`${-pad} ${-pad} ${W + 2 * pad} ${H + 2 * pad}`}
       width="100%"
       role="img"
-      aria-label={`Plan of the plot, ${widthM} by ${lengthM} metres, north up`}
+      aria-label={`Plan of the plot, ${sayDistance(widthM, units)} by ${sayDistance(lengthM, units)}, north up`}
       style={{ display: "block", maxHeight: "70vh" }}
     >
       <defs>
@@ -57,27 +65,27 @@ export function PlotMap({
         stroke="var(--ak-colors-rule)"
         strokeWidth="2"
       />
-      {Array.from({ length: Math.floor(widthM) }, (_, i) => (
+      {Array.from({ length: Math.floor(widthM / stepM) }, (_, i) => (
         <line
           key={i}
-          x1={(i + 1) * scale}
-          x2={(i + 1) * scale}
+          x1={(i + 1) * stepM * scale}
+          x2={(i + 1) * stepM * scale}
           y1={H}
           y2={H + ((i + 1) % 5 === 0 ? 14 : 7)}
           stroke="var(--ak-colors-ink-soft)"
           strokeWidth="2"
         />
       ))}
-      {Array.from({ length: Math.floor(widthM / 5) }, (_, i) => (
+      {Array.from({ length: Math.floor(widthM / (5 * stepM)) }, (_, i) => (
         <SvgText
           key={i}
-          x={(i + 1) * 5 * scale}
+          x={(i + 1) * 5 * stepM * scale}
           y={H + 32}
           size={18}
           textAnchor="middle"
           fill="var(--ak-colors-ink-soft)"
         >
-          {(i + 1) * 5} m
+          {(i + 1) * 5 * perStep} {told}
         </SvgText>
       ))}
       <g transform={`translate(${W - 26} 30)`}>

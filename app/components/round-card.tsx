@@ -3,6 +3,7 @@ import { Pin } from "lucide-react";
 import { Form } from "react-router";
 import { daysBetween, sayDay, sayNear, weekdayName } from "#core/calendar/day";
 import { sayMass, type UnitSystem } from "#core/units/mass";
+import { proseIn } from "#core/units/prose";
 import { RoundAlternatives, type ShownAlternative } from "./round-alternatives";
 import { Button, LinkButton, Section } from "./ui";
 
@@ -67,7 +68,7 @@ export function RoundCard({ round: r, slots, today, units, roundMinutes, plantin
                   {l.bed}, {l.take === "strip" ? "everything" : "what is ready"}, about {sayMass(l.expectedG, units)}
                 </chakra.span>
               </Text>
-              <Text fontSize="sm">{l.why}</Text>
+              <Text fontSize="sm">{proseIn(l.why, units)}</Text>
             </Box>
             <Button
               type="submit"

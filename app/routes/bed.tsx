@@ -261,6 +261,7 @@ export default function BedPage({ loaderData, actionData }: Route.ComponentProps
         </Form>
         <Box>
           <PlotMap
+            units={units}
             beds={[...others.map((b) => ({ ...b, plantings: [], frostChance: null })), preview]}
             widthM={Math.max(plot.widthM, size.xM + size.widthM)}
             lengthM={Math.max(plot.lengthM, size.yM + preview.lengthM)}

@@ -110,6 +110,7 @@ export default function Plot({ loaderData }: Route.ComponentProps) {
         <Grid templateColumns={{ base: "1fr", lg: "minmax(0,1.75fr) minmax(300px,1fr)" }} gap="8" alignItems="start">
           <Box position={{ lg: "sticky" }} top="4">
             <PlotMap
+              units={units}
               beds={beds}
               widthM={plotWidthM}
               lengthM={plotLengthM}

@@ -16,6 +16,8 @@ import { sickBeds } from "#core/planning/walking-order";
 import type { Check } from "#core/planting/check";
 import { sayMarked } from "#core/planting/marked";
 import { sayMass } from "#core/units/mass";
+import { proseIn } from "#core/units/prose";
+import { sayDistance } from "#core/units/say";
 import { newId } from "#db/change";
 import { findRound, saveCheck, saveRound } from "#db/work";
 import { Cautions } from "../components/cautions";
@@ -62,7 +64,7 @@ export function loader({ params }: Route.LoaderArgs) {
         two: l.expectedG > TWO_CARRY_G,
         expected: sayMass(l.expectedG, units),
         marked: sayMarked(p.judgement.marked),
-        why: sentence(l.why),
+        why: sentence(proseIn(l.why, units)),
         how: p.crop.technique.how,
         leave: p.crop.technique.leave,
         tool: p.crop.technique.tool,
@@ -96,7 +98,7 @@ export function loader({ params }: Route.LoaderArgs) {
   return {
     round: { id: round.id, day: round.day, startsAt: round.startsAt, status: round.status },
     lines: ordered,
-    wayM: Math.round(way.wayM),
+    way: sayDistance(Math.round(way.wayM), units),
     total: sayMass(total, units),
     heavy: total > 15_000,
     minutes: Math.round(round.lines.reduce((s, l) => s + l.minutes, snapshot.garden.roundMinutes)),
@@ -207,7 +209,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 export const meta: Route.MetaFunction = () => [{ title: "Round · Akmedon" }];
 
 export default function RoundPage({ loaderData }: Route.ComponentProps) {
-  const { round, lines, total, minutes, kit, by, passing, jobs, cautions, gale, heavy, wayM, room, next } = loaderData;
+  const { round, lines, total, minutes, kit, by, passing, jobs, cautions, gale, heavy, way, room, next } = loaderData;
   const left = lines.filter((l) => !l.pickId && !l.nothing).length;
   return (
     <Page
@@ -251,7 +253,7 @@ export default function RoundPage({ loaderData }: Route.ComponentProps) {
         </Note>
       )}
       {heavy && <Note tone="caution">A heavy round: lift with the legs, use the barrow, share the load.</Note>}
-      <Section title="In this order" note={lines.length > 1 ? `about ${wayM} m on foot` : undefined}>
+      <Section title="In this order" note={lines.length > 1 ? `about ${way} on foot` : undefined}>
         {lines.map((l, i) => (
           <Box key={l.id} py="3" borderBottomWidth="1px" borderColor="ruleSoft" css={{ breakInside: "avoid" }}>
             <RoundStop line={l} n={i + 1} round={round} />

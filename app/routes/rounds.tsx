@@ -11,6 +11,7 @@ import { moveLines, moveRound } from "#core/planning/hand-moves";
 import { fullestPlaces, leftStanding, sayPlace } from "#core/planning/left";
 import { slotTime } from "#core/planning/problem";
 import { scheduleOf } from "#core/planning/rounds";
+import { proseIn } from "#core/units/prose";
 import { findPlanNote } from "#db/work";
 import { LaneLegend } from "../components/lane-legend";
 import { Lanes } from "../components/lanes";
@@ -292,7 +293,7 @@ export default function Rounds({ loaderData, actionData }: Route.ComponentProps)
             {loaderData.left.length === 0 && <Text color="inkSoft">Every planting has its round.</Text>}
             {loaderData.left.map((l) => (
               <Text key={l.plantingId} py="1.5" borderBottomWidth="1px" borderColor="ruleSoft">
-                <strong>{l.kind}</strong> <chakra.span color="inkSoft">{l.bed}:</chakra.span> {l.why}
+                <strong>{l.kind}</strong> <chakra.span color="inkSoft">{l.bed}:</chakra.span> {proseIn(l.why, units)}
               </Text>
             ))}
           </Section>

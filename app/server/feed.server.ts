@@ -4,6 +4,7 @@ import { plantingName } from "#core/garden/name";
 import { isPick, VERDICT_WORDS } from "#core/planting/verdict";
 import { begunOn, readyWindow } from "#core/planting/window";
 import { sayMass } from "#core/units/mass";
+import { proseIn } from "#core/units/prose";
 import { closeFeed, type Feed, findFeed, setFeed } from "#db/feed";
 import { listRounds } from "#db/work";
 import { FEED_PARTS, type FeedPart } from "#formats/feed-parts";
@@ -34,7 +35,7 @@ export function roundEvents(d: Desk, alarm: number | null): GardenEvent[] {
     const by = standInOn(round.day, snapshot.trips);
     const words = lines.map((l) => {
       const p = byId.get(l.plantingId);
-      return `${p ? plantingName(p.planting, p.crop) : "?"}, ${p?.bed.name ?? "?"}: ${l.take === "strip" ? "everything" : "what is ready"}, about ${sayMass(l.expectedG, garden.units)}. ${l.why}`;
+      return `${p ? plantingName(p.planting, p.crop) : "?"}, ${p?.bed.name ?? "?"}: ${l.take === "strip" ? "everything" : "what is ready"}, about ${sayMass(l.expectedG, garden.units)}. ${proseIn(l.why, garden.units)}`;
     });
     return {
       id: `round-${round.id}`,

@@ -12,6 +12,7 @@ import { sayWrongTemp, spreadOut } from "#core/keeping/ripening";
 import { ageingOf, daysUntil, shareGood, warningsOf } from "#core/keeping/shelf-life";
 import { tastesOf } from "#core/planning/question";
 import { roundMass, sayMass, type UnitSystem } from "#core/units/mass";
+import { proseIn } from "#core/units/prose";
 import { sayTemp } from "#core/units/say";
 import { readAmount } from "#core/weighing/amount";
 import { bulkOf } from "#core/weighing/bulk";
@@ -47,7 +48,7 @@ export function lotView(d: Desk, id: string) {
       freezer: place.kind === "freezer",
       rate,
       halfInDays: half,
-      factors: factors.map((f) => f.words),
+      factors: factors.map((f) => proseIn(f.words, units)),
       warnings: [
         ...warningsOf(
           crop.name,
@@ -57,7 +58,7 @@ export function lotView(d: Desk, id: string) {
           crop.hazards?.includes("green-potatoes") ?? false,
         ),
         ...(green || stocked?.ripe ? [sayWrongTemp(air.tempC) ?? ""].filter(Boolean) : []),
-      ],
+      ].map((w) => proseIn(w, units)),
     };
   });
   const here = places.find((p) => p.here);
@@ -89,7 +90,7 @@ export function lotView(d: Desk, id: string) {
       from: lot.from,
     },
     line: stocked ? lotLine(stocked, units, today) : null,
-    why: stocked?.why ?? [],
+    why: (stocked?.why ?? []).map((w) => proseIn(w, units)),
     cure: (() => {
       const cure = lot.preserved ? null : curingOf(crop);
       return cure && stocked?.curing

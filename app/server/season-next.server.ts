@@ -113,7 +113,7 @@ function comparedWith(d: Desk, plan: readonly Planned[], year: number) {
     c.rowPlanned += p.rowM ?? 0;
   }
   const say = (plants: number, row: number) =>
-    plants > 0 ? `${plants}` : row > 0 ? `${Math.round(row * 10) / 10} m` : "–";
+    plants > 0 ? `${plants}` : row > 0 ? sayDistance(Math.round(row * 10) / 10, d.snapshot.garden.units) : "–";
   return [...by]
     .map(([id, c]) => ({
       id,

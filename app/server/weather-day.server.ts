@@ -1,6 +1,7 @@
 import { type Day, daysBetween } from "#core/calendar/day";
 import { type SunTimes, sunTimes } from "#core/calendar/sun";
 import { plantingName } from "#core/garden/name";
+import { proseIn } from "#core/units/prose";
 import { bedMinC, coverNight, stillness } from "#core/weather/bed-night";
 import { cropHazards } from "#core/weather/crop-hazards";
 import { curveOf, dewOf, hoursOf } from "#core/weather/day-hours";
@@ -175,6 +176,7 @@ export function hazardList(d: Desk) {
       const kinds = [...new Map(hazards.map((h) => [sameAs(h.kind), h] as const).reverse()).values()];
       return kinds.map((h) => ({
         ...h,
+        words: proseIn(h.words, d.snapshot.garden.units),
         plantingId: p.planting.id,
         kindName: plantingName(p.planting, p.crop),
         bed: p.bed.name,

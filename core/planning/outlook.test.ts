@@ -194,3 +194,18 @@ describe("from when a first pick may be planned", () => {
     expect(from(GREEN, 3, { once: true, usable: 0.1 })).toBe(Number.POSITIVE_INFINITY);
   });
 });
+
+describe("what is told first", () => {
+  it("names nothing that bears on and is green: there is nothing ripe to lose", () => {
+    const snapshot = garden();
+    const outlook = outlookOf(snapshot, NOW);
+    const p = problemOf(snapshot, outlook, NO_WISHES);
+    const green = p.supplies.map((s) => ({
+      ...s,
+      once: false,
+      days: s.days.map((d) => ({ ...d, chances: { ...d.chances, unready: 0.95, nearly: 0, ready: 0.05, past: 0 } })),
+    }));
+    expect(urgenciesOf(p, "metric").length).toBeGreaterThan(0);
+    expect(urgenciesOf({ ...p, supplies: green }, "metric")).toEqual([]);
+  });
+});

@@ -92,6 +92,9 @@ export type Urgency = {
   why: string;
 };
 
+/** Under this chance of being ready there is nothing ripe to lose. */
+const HARDLY_READY = 0.25;
+
 /** Least loss worth putting before anyone's eyes: a hundred grams of potatoes' worth. */
 const LEAST_WORTH = 0.1;
 
@@ -107,7 +110,9 @@ export function urgenciesOf(problem: PlanProblem, system: UnitSystem): Urgency[]
       const lost = lostG(line);
       const c = supply.days[0]?.chances;
       const inDanger = line.lostFrostG + line.lostGaleG + line.lostSickG > 0.15 * Math.max(1, line.expectedG);
-      if (!c || (!inDanger && c.ready + c.past < 0.5)) return [];
+      // what bears on and is green loses nothing ripe, whatever comes: a look says when it begins
+      const green = !supply.once && c !== undefined && c.ready + c.past < HARDLY_READY;
+      if (!c || green || (!inDanger && c.ready + c.past < 0.5)) return [];
       const cause =
         line.lostSickG > Math.max(line.lostFrostG, line.lostGaleG, line.lostOverG)
           ? "disease"
