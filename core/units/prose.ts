@@ -25,7 +25,7 @@ function quarts(litres: number): string {
   const quarts = litres / LITRES_PER_US_LIQUID_QUART;
   return `${decimals(quarts, quarts < 10 ? 1 : 0)} qt`;
 }
-const valueOf = (text: string): number => Number(text.replace("−", "-"));
+const numberIn = (text: string): number => Number(text.replace("−", "-"));
 
 /**
  * A sentence of the handbook, or one kept from another day, in the garden's units: every figure with a metric unit is
@@ -39,8 +39,8 @@ export function proseIn(text: string, system: UnitSystem): string {
     (_, low: string, between: string | undefined, high: string | undefined, unit: string, both) => {
       if (both) return both as string;
       const say = SAY[unit]!;
-      if (!high) return say(valueOf(low));
-      const [a, b] = [say(valueOf(low)), say(valueOf(high))];
+      if (!high) return say(numberIn(low));
+      const [a, b] = [say(numberIn(low)), say(numberIn(high))];
       // "68–86 °F", not "68 °F–86 °F"
       const cut = a.lastIndexOf(" ");
       return `${a.slice(cut) === b.slice(b.lastIndexOf(" ")) ? a.slice(0, cut) : a}${between}${b}`;
