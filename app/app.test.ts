@@ -11,6 +11,8 @@ import { modeOf } from "./server/mode.server";
 import { readPickForm } from "./server/pick-form.server";
 import { columnsOf, findPicks, loggedPicks } from "./server/picks.server";
 import { safePath, withoutDone } from "./server/safe-path.server";
+import { nextLook } from "./theme/looks";
+import { colors } from "./theme/tokens";
 
 describe("ways back after an action", () => {
   it.each([
@@ -55,9 +57,52 @@ describe("forms", () => {
   it("knows the look of this device from its cookie alone", () => {
     const asked = (cookie: string) => modeOf(new Request("http://garden", { headers: { Cookie: cookie } }));
     expect(asked("a=b; ak-mode=sunlight")).toBe("sunlight");
-    expect(asked("xak-mode=sunlight")).toBe("paper");
+    expect(asked("ak-mode=night; a=b")).toBe("night");
+    expect(asked("xak-mode=sunlight")).toBe("device");
+    expect(asked("ak-mode=sunlit")).toBe("device");
+  });
+  it("comes to every look by one button, whatever the device is set to", () => {
+    expect([nextLook("device"), nextLook("sunlight"), nextLook("night"), nextLook("paper")]).toEqual([
+      "sunlight",
+      "night",
+      "paper",
+      "sunlight",
+    ]);
+  });
+  it("keeps its words readable on every ground in every look (WCAG 2.2, 1.4.3: 4.5 to 1)", () => {
+    for (const look of ["base", "_sunlight", "_night"] as const) {
+      const of = (name: keyof typeof colors) => colors[name].value[look];
+      for (const ground of ["paper", "sheet", "tint"] as const)
+        for (const words of ["ink", "inkSoft", "moss", "madder", "frostInk"] as const)
+          expect(contrast(of(words), of(ground)), `${look}: ${words} on ${ground}`).toBeGreaterThan(4.5);
+      for (const [words, ground] of [
+        ["ink", "mossTint"],
+        ["ink", "madderTint"],
+        ["ink", "ochreTint"],
+        ["ochreInk", "ochreTint"],
+        ["ink", "frostTint"],
+        ["frostInk", "frostTint"],
+        ["madder", "madderTint"],
+        ["sheet", "moss"],
+        ["sheet", "madder"],
+      ] as const)
+        expect(contrast(of(words), of(ground)), `${look}: ${words} on ${ground}`).toBeGreaterThan(4.5);
+    }
   });
 });
+
+/** Contrast of two colours, 1 to 21 (WCAG 2.2, relative luminance). */
+const contrast = (one: string, other: string) => {
+  const luminance = (hex: string) => {
+    const [r, g, b] = [1, 3, 5].map((i) => {
+      const c = Number.parseInt(hex.slice(i, i + 2), 16) / 255;
+      return c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4;
+    });
+    return 0.2126 * r! + 0.7152 * g! + 0.0722 * b!;
+  };
+  const [light, dark] = [luminance(one), luminance(other)].sort((a, b) => b - a);
+  return (light! + 0.05) / (dark! + 0.05);
+};
 
 describe("the lane's shape", () => {
   const day = (ready: number, nearly: number, past: number) => ({ ready, nearly, past });

@@ -44,7 +44,7 @@ export const shouldRevalidate: ShouldRevalidateFunction = ({ formAction }) => fo
 
 export function Layout({ children }: { children: ReactNode }) {
   const nonce = useContext(NonceContext);
-  const mode = useRouteLoaderData<typeof loader>("root")?.mode ?? "paper";
+  const mode = useRouteLoaderData<typeof loader>("root")?.mode ?? "device";
   return (
     <html lang="en" data-mode={mode}>
       <head>

@@ -1,9 +1,11 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
+import type { Page } from "playwright-core";
 import { describe, expect, it } from "vitest";
 import { forget, ROOT, ready, serveGarden, visit, withGarden } from "./garden";
 
 const here = withGarden("demo");
+const AXE = readFileSync(join(ROOT, "node_modules", "axe-core", "axe.min.js"), "utf8");
 
 const PAGES = [
   "/",
@@ -101,7 +103,7 @@ describe("in the garden, at 390 x 844", () => {
     const { page } = await here.visit({ width: 390, height: 844 });
     await page.goto("/walk");
     await ready(page);
-    await page.getByRole("button", { name: "Switch between paper and sunlight" }).click();
+    await page.getByRole("button", { name: "Change the look to sunlight" }).click();
     await page.locator("html[data-mode=sunlight]").waitFor();
     await page.goto("/");
     expect(await page.locator("html").getAttribute("data-mode")).toBe("sunlight");
@@ -160,31 +162,63 @@ describe("by the keyboard alone", () => {
   });
 });
 
+/** What axe finds serious or critical on the page as it stands. */
+async function seriousFaults(page: Page, tags: string[]): Promise<string[]> {
+  await ready(page);
+  await page.evaluate(`(() => { ${AXE}; window.axe = axe; })()`).catch(() => page.evaluate(AXE));
+  return page.evaluate(async (runOnly) => {
+    const run = (
+      window as unknown as {
+        axe: { run(o: object): Promise<{ violations: { id: string; impact: string; nodes: { html: string }[] }[] }> };
+      }
+    ).axe;
+    const { violations } = await run.run({ runOnly });
+    return violations
+      .filter((v) => v.impact === "serious" || v.impact === "critical")
+      .map((v) => `${v.id}: ${v.nodes[0]?.html.slice(0, 160)}`);
+  }, tags);
+}
+
 describe("every page", () => {
   it("asks no other host, breaks no policy, and has no serious accessibility fault", async () => {
-    const axe = readFileSync(join(ROOT, "node_modules", "axe-core", "axe.min.js"), "utf8");
     const { page, troubles, outside } = await here.visit();
     for (const path of PAGES) {
       await page.goto(path);
-      await ready(page);
-      await page.evaluate(`(() => { ${axe}; window.axe = axe; })()`).catch(() => page.evaluate(axe));
-      const faults = await page.evaluate(async () => {
-        const run = (
-          window as unknown as {
-            axe: {
-              run(o: object): Promise<{ violations: { id: string; impact: string; nodes: { html: string }[] }[] }>;
-            };
-          }
-        ).axe;
-        const { violations } = await run.run({ runOnly: ["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"] });
-        return violations
-          .filter((v) => v.impact === "serious" || v.impact === "critical")
-          .map((v) => `${v.id}: ${v.nodes[0]?.html.slice(0, 160)}`);
-      });
-      expect(faults, path).toEqual([]);
+      expect(await seriousFaults(page, ["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"]), path).toEqual([]);
     }
     expect(outside).toEqual([]);
     expect(troubles).toEqual([]);
+    await page.context().close();
+  });
+  it.each(["sunlight", "night"])("stays readable in the look for %s", async (look) => {
+    const { page } = await here.visit();
+    await page.context().addCookies([{ name: "ak-mode", value: look, url: here.garden.address }]);
+    for (const path of PAGES) {
+      await page.goto(path);
+      expect(await seriousFaults(page, ["wcag2aa"]), path).toEqual([]);
+    }
+    await page.context().close();
+  });
+  it("is dark on a device that wishes so, light when told paper, and light out of a printer", async () => {
+    const { page } = await here.visit();
+    const ground = () => page.evaluate(() => getComputedStyle(document.body).backgroundColor);
+    await page.emulateMedia({ colorScheme: "dark" });
+    await page.goto("/settings");
+    await ready(page);
+    const dark = await ground();
+    await page.emulateMedia({ colorScheme: "light" });
+    const light = await ground();
+    expect(dark).not.toBe(light);
+    await page.emulateMedia({ colorScheme: "dark" });
+    const words = () =>
+      page.evaluate(() => getComputedStyle(document.documentElement).getPropertyValue("--ak-colors-ink"));
+    const onScreen = await words();
+    await page.emulateMedia({ media: "print" });
+    expect(await words()).not.toBe(onScreen);
+    await page.emulateMedia({ media: "screen" });
+    await page.getByRole("button", { name: "paper", exact: true }).click();
+    await page.locator("html[data-mode=paper]").waitFor();
+    expect(await ground()).toBe(light);
     await page.context().close();
   });
   it("comes with the style of everything drawn in it: nothing moves under a finger when its scripts arrive", async () => {

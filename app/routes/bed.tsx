@@ -1,7 +1,7 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useState } from "react";
 import { Form, redirect } from "react-router";
-import { bedSchema, COVERS } from "#core/garden/bed";
+import { bedSchema, COVERS, freeSpot } from "#core/garden/bed";
 import { readDistance, typedDistance } from "#core/units/distance";
 import { newId } from "#db/change";
 import { gardenOf, nowAt, snapshotOf } from "#db/garden";
@@ -25,10 +25,14 @@ import { done, faultsOf, formOf, measuresOf, missing, numberOf, refuse, typedOf 
 import { aheadOf } from "../server/series.server";
 import type { Route } from "./+types/bed";
 
+/** A bed of the size most are, until its own is typed. */
+const NEW_BED = { widthM: 3, lengthM: 1.2 };
+
 export function loader({ params }: Route.LoaderArgs) {
   const { snapshot } = desk();
   const bed = params.bedId === "new" ? null : findBed(db(), params.bedId);
   if (params.bedId !== "new" && !bed) throw missing("bed");
+  const plot = { widthM: snapshot.garden.plotWidthM, lengthM: snapshot.garden.plotLengthM };
   const growing = bed ? snapshot.plantings.filter((p) => p.bedId === bed.id).length : 0;
   return {
     bed,
@@ -37,7 +41,8 @@ export function loader({ params }: Route.LoaderArgs) {
     ahead: aheadOf(desk()).filter((a) => a.bedId === bed?.id),
     others: snapshot.beds.filter((b) => b.id !== params.bedId),
     sites: [...new Set(snapshot.beds.map((b) => b.site).filter((s) => s !== ""))],
-    plot: { widthM: snapshot.garden.plotWidthM, lengthM: snapshot.garden.plotLengthM },
+    plot,
+    spot: { ...freeSpot(snapshot.beds, plot, NEW_BED), ...NEW_BED },
   };
 }
 
@@ -88,16 +93,16 @@ const COVER_WORDS: Record<string, string> = {
 };
 
 export default function BedPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { bed, others, plot, growing, sites, ahead, units } = loaderData;
+  const { bed, others, plot, spot, growing, sites, ahead, units } = loaderData;
   const faults = actionData && "errors" in actionData ? actionData : null;
   const [shape, setShape] = useState<"rectangle" | "circle">(
     (faults?.typed.shape as "circle" | undefined) ?? bed?.shape ?? "rectangle",
   );
   const [size, setSize] = useState({
-    xM: bed?.xM ?? 0.5,
-    yM: bed?.yM ?? 0.5,
-    widthM: bed?.widthM ?? 3,
-    lengthM: bed?.lengthM ?? 1.2,
+    xM: bed?.xM ?? spot.xM,
+    yM: bed?.yM ?? spot.yM,
+    widthM: bed?.widthM ?? spot.widthM,
+    lengthM: bed?.lengthM ?? spot.lengthM,
   });
   const measure = (key: keyof typeof size) => (e: React.ChangeEvent<HTMLInputElement>) => {
     const read = readDistance(e.target.value, units);
@@ -149,7 +154,7 @@ export default function BedPage({ loaderData, actionData }: Route.ComponentProps
                 {(p) => (
                   <Input
                     {...p}
-                    defaultValue={shownValue(faults, "widthM", typedDistance(bed?.widthM ?? 3, units))}
+                    defaultValue={shownValue(faults, "widthM", typedDistance(bed?.widthM ?? spot.widthM, units))}
                     onChange={measure("widthM")}
                   />
                 )}
@@ -159,7 +164,7 @@ export default function BedPage({ loaderData, actionData }: Route.ComponentProps
                   {(p) => (
                     <Input
                       {...p}
-                      defaultValue={shownValue(faults, "lengthM", typedDistance(bed?.lengthM ?? 1.2, units))}
+                      defaultValue={shownValue(faults, "lengthM", typedDistance(bed?.lengthM ?? spot.lengthM, units))}
                       onChange={measure("lengthM")}
                     />
                   )}
@@ -169,7 +174,7 @@ export default function BedPage({ loaderData, actionData }: Route.ComponentProps
                 {(p) => (
                   <Input
                     {...p}
-                    defaultValue={shownValue(faults, "xM", typedDistance(bed?.xM ?? 0.5, units))}
+                    defaultValue={shownValue(faults, "xM", typedDistance(bed?.xM ?? spot.xM, units))}
                     onChange={measure("xM")}
                   />
                 )}
@@ -178,7 +183,7 @@ export default function BedPage({ loaderData, actionData }: Route.ComponentProps
                 {(p) => (
                   <Input
                     {...p}
-                    defaultValue={shownValue(faults, "yM", typedDistance(bed?.yM ?? 0.5, units))}
+                    defaultValue={shownValue(faults, "yM", typedDistance(bed?.yM ?? spot.yM, units))}
                     onChange={measure("yM")}
                   />
                 )}

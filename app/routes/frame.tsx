@@ -11,7 +11,6 @@ import {
   type LucideIcon,
   Scale,
   Settings,
-  Sun,
   Sunrise,
 } from "lucide-react";
 import { useEffect, useState } from "react";
@@ -19,6 +18,7 @@ import { Form, NavLink, Outlet, useLocation, useNavigate, useNavigation, useSear
 import { sayDay } from "#core/calendar/day";
 import { undoable } from "#db/change";
 import { gardenOf, nowAt } from "#db/garden";
+import { LookButton } from "../components/looks";
 import { Shortcuts } from "../components/shortcuts";
 import { Button } from "../components/ui";
 import { WaitingBar } from "../components/waiting";
@@ -161,20 +161,7 @@ export default function Frame({ loaderData }: Route.ComponentProps) {
             `${sayDay(now.slice(0, 10))}, ${now.slice(11)}`
           )}
         </Box>
-        <Form method="post" action="/mode">
-          <input type="hidden" name="back" value={here} />
-          <Button
-            type="submit"
-            variant="quiet"
-            size="md"
-            px="2"
-            minW="44px"
-            aria-label="Switch between paper and sunlight"
-            title="Paper or sunlight"
-          >
-            <Sun size={20} />
-          </Button>
-        </Form>
+        <LookButton back={here} />
       </Flex>
       <Box
         h="3px"

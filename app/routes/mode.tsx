@@ -2,12 +2,13 @@ import { redirect } from "react-router";
 import { formOf } from "../server/forms.server";
 import { modeOf } from "../server/mode.server";
 import { safePath } from "../server/safe-path.server";
+import { LOOKS, nextLook } from "../theme/looks";
 import type { Route } from "./+types/mode";
 
-/** Switches between paper and sunlight on this device. */
+/** Takes the look that was asked for on this device; asked for none, the next one. */
 export async function action({ request }: Route.ActionArgs) {
   const form = await formOf(request);
-  const next = modeOf(request) === "paper" ? "sunlight" : "paper";
+  const next = LOOKS.find((look) => look === form.get("look")) ?? nextLook(modeOf(request));
   return redirect(safePath(form.get("back")), {
     headers: { "Set-Cookie": `ak-mode=${next}; Path=/; Max-Age=31536000; SameSite=Lax; HttpOnly` },
   });

@@ -13,6 +13,7 @@ import { sayError } from "#formats/located";
 import { CalendarFeed } from "../components/calendar-feed";
 import { DemoClock } from "../components/demo-clock";
 import { HomeNetwork } from "../components/home-network";
+import { LookChooser } from "../components/looks";
 import { SettingsLists } from "../components/settings-lists";
 import { Tickbox } from "../components/tickbox";
 import { Button, Field, FormError, Input, LinkButton, Page, Section, Select, shownValue } from "../components/ui";
@@ -264,6 +265,7 @@ export default function Settings({ loaderData, actionData }: Route.ComponentProp
               </Button>
             </Form>
           </Section>
+          <LookChooser />
           <Section title="The way out, and back in" note="Your garden is yours: open formats, on your own disk">
             <Flex gap="3" wrap="wrap" mb="5">
               <LinkButton variant="outline" to="/out/garden.json" reloadDocument>

@@ -1,11 +1,11 @@
 import { createSystem, defaultBaseConfig, defineConfig } from "@chakra-ui/react";
 import { recipes } from "./recipes";
-import { colors, scale } from "./tokens";
+import { colors, nightVariables, paperVariables, scale } from "./tokens";
 
 /**
  * The look: a printed garden almanac. Only the scales that the screens use are defined, so that every page carries a
- * small sheet of variables. Two modes: paper, and high contrast for sunlight
- * (attribute data-mode on the page).
+ * small sheet of variables. Three looks by the page's attribute data-mode: paper, high contrast for sunlight, and night;
+ * where none is chosen ("device") the device's own wish for light or dark holds.
  */
 export const system = createSystem(
   defaultBaseConfig,
@@ -13,8 +13,13 @@ export const system = createSystem(
     preflight: true,
     cssVarsPrefix: "ak",
     cssVarsRoot: ":where(html)",
-    conditions: { sunlight: "[data-mode=sunlight] &" },
+    conditions: { sunlight: "[data-mode=sunlight] &", night: "[data-mode=night] &" },
     globalCss: {
+      "[data-mode=night]": { colorScheme: "dark" },
+      "[data-mode=device]": {
+        "@media (prefers-color-scheme: dark)": { colorScheme: "dark", ...nightVariables },
+      },
+      "html[data-mode]": { "@media print": { colorScheme: "light", ...paperVariables } },
       "html, body": { bg: "paper", color: "ink", fontFamily: "body", fontSize: "md", lineHeight: "1.5" },
       "*:focus-visible": { outline: "3px solid", outlineColor: "focus", outlineOffset: "2px" },
       "a:hover": { textDecorationColor: "currentColor" },

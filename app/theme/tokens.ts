@@ -1,37 +1,53 @@
-/** Colours by what they mean, for paper and for sunlight. Text pairs keep at least 4.5 : 1 in both. */
-const pair = (paper: string, sunlight: string) => ({ value: { base: paper, _sunlight: sunlight } });
+/** One meaning in the three looks: paper, high contrast for sunlight, and dark for after supper. */
+const look = (paper: string, sunlight: string, night: string) => ({
+  value: { base: paper, _sunlight: sunlight, _night: night },
+});
 
+/** Colours by what they mean. Text keeps at least 4.5 : 1 on every ground it stands on, in all three looks. */
 export const colors = {
-  paper: pair("#f7f2e6", "#ffffff"),
-  sheet: pair("#fcf9f2", "#ffffff"),
-  tint: pair("#efe7d4", "#f0f0f0"),
-  ink: pair("#28312a", "#000000"),
-  inkSoft: pair("#5a6152", "#1d1d1d"),
-  rule: pair("#d7ccb1", "#000000"),
-  ruleSoft: pair("#e6ddc8", "#8a8a8a"),
+  paper: look("#f7f2e6", "#ffffff", "#1b1f1a"),
+  sheet: look("#fcf9f2", "#ffffff", "#242923"),
+  tint: look("#efe7d4", "#f0f0f0", "#2f352d"),
+  ink: look("#28312a", "#000000", "#ece6d6"),
+  inkSoft: look("#5a6152", "#1d1d1d", "#b9b8a5"),
+  rule: look("#d7ccb1", "#000000", "#4d5548"),
+  ruleSoft: look("#e6ddc8", "#8a8a8a", "#383e35"),
   /** things to press */
-  moss: pair("#2d5a3d", "#003d1c"),
-  mossDeep: pair("#21472f", "#00240f"),
-  mossTint: pair("#dfe7d0", "#d4f5dd"),
+  moss: look("#2d5a3d", "#003d1c", "#9cc9a0"),
+  mossDeep: look("#21472f", "#00240f", "#bcdfbc"),
+  mossTint: look("#dfe7d0", "#d4f5dd", "#2c4031"),
   /** rounds, and what is urgent */
-  madder: pair("#7d2f2a", "#6d0000"),
-  madderTint: pair("#f3ded5", "#ffe3df"),
+  madder: look("#7d2f2a", "#6d0000", "#eba497"),
+  madderTint: look("#f3ded5", "#ffe3df", "#4a2b27"),
   /** ripe */
-  ochre: pair("#dba43f", "#ffb300"),
-  ochreInk: pair("#7a5208", "#5c3a00"),
-  ochreTint: pair("#f6e7c3", "#fff0c2"),
+  ochre: look("#dba43f", "#ffb300", "#d29a35"),
+  ochreInk: look("#7a5208", "#5c3a00", "#e8c078"),
+  ochreTint: look("#f6e7c3", "#fff0c2", "#42361c"),
   /** unripe, nearly, past */
-  unripe: pair("#d3dbbb", "#cfe8c6"),
-  nearly: pair("#b5c07a", "#8fce6b"),
-  past: pair("#8d6147", "#7a4a2a"),
+  unripe: look("#d3dbbb", "#cfe8c6", "#4f5d3c"),
+  nearly: look("#b5c07a", "#8fce6b", "#8b9a52"),
+  past: look("#8d6147", "#7a4a2a", "#b88f73"),
   /** frost, wind, rain */
-  frost: pair("#6f97b3", "#0057a8"),
-  frostInk: pair("#2f5876", "#003a73"),
-  frostPale: pair("#b9d0dd", "#7db8f0"),
-  frostTint: pair("#dfe9ee", "#d9ecff"),
-  wind: pair("#7b8790", "#333333"),
-  focus: pair("#b3541e", "#d40000"),
+  frost: look("#6f97b3", "#0057a8", "#6f97b3"),
+  frostInk: look("#2f5876", "#003a73", "#a9cbe2"),
+  frostPale: look("#b9d0dd", "#7db8f0", "#43616f"),
+  frostTint: look("#dfe9ee", "#d9ecff", "#26353f"),
+  wind: look("#7b8790", "#333333", "#97a3ab"),
+  focus: look("#b3541e", "#d40000", "#f0a060"),
 } as const;
+
+const kebab = (name: string) => name.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`);
+
+/** One look as plain variables of the page, over those of the tokens: their layer comes later, hence the marks. */
+const variablesOf = (look: "base" | "_night") =>
+  Object.fromEntries(
+    Object.entries(colors).map(([name, { value }]) => [`--ak-colors-${kebab(name)}`, `${value[look]} !important`]),
+  );
+
+/** For a device that wishes for the dark and was told nothing else here. */
+export const nightVariables = variablesOf("_night");
+/** For paper out of a printer, whatever the screen shows. */
+export const paperVariables = variablesOf("base");
 
 const steps = (values: Record<string, string>) =>
   Object.fromEntries(Object.entries(values).map(([name, value]) => [name, { value }]));

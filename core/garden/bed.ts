@@ -33,3 +33,26 @@ export const bedCentre = (
   xM: bed.xM + bed.widthM / 2,
   yM: bed.yM + (bed.shape === "circle" ? bed.widthM : bed.lengthM) / 2,
 });
+
+/** A path between beds that a barrow's wheel gets through, m (common practice, no source). */
+const PATH_M = 0.4;
+
+/**
+ * Where a new bed of a size (m) fits beside the others with a path around it, from the plot's south-west corner on;
+ * the corner itself where nothing is free.
+ */
+export function freeSpot(
+  beds: readonly Pick<Bed, "shape" | "xM" | "yM" | "widthM" | "lengthM">[],
+  plot: { widthM: number; lengthM: number },
+  size: { widthM: number; lengthM: number },
+): { xM: number; yM: number } {
+  const step = 0.5;
+  const taken = beds.map((b) => ({ ...b, lengthM: b.shape === "circle" ? b.widthM : b.lengthM }));
+  const apart = (from: number, length: number, otherFrom: number, otherLength: number) =>
+    from + length + PATH_M <= otherFrom || otherFrom + otherLength + PATH_M <= from;
+  for (let yM = step; yM + size.lengthM <= plot.lengthM; yM += step)
+    for (let xM = step; xM + size.widthM <= plot.widthM; xM += step)
+      if (taken.every((b) => apart(xM, size.widthM, b.xM, b.widthM) || apart(yM, size.lengthM, b.yM, b.lengthM)))
+        return { xM, yM };
+  return { xM: step, yM: step };
+}
