@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { forget, launch, ready, type Served, serveGarden, visit, withGarden } from "./garden";
+import { answered, forget, launch, ready, type Served, serveGarden, visit, withGarden } from "./garden";
 
 const here = withGarden("demo");
 
@@ -34,8 +34,7 @@ describe("backups", () => {
     await page.getByRole("button", { name: "Bring it back" }).click();
     await page.getByRole("button", { name: "Undo" }).waitFor();
     expect(await (await fetch(`${here.garden.address}/out/picks.csv`)).text()).not.toContain("1.23 kg");
-    await page.getByRole("button", { name: "Undo" }).click();
-    await page.waitForLoadState("networkidle");
+    await answered(page, () => page.getByRole("button", { name: "Undo" }).click());
     expect(await (await fetch(`${here.garden.address}/out/picks.csv`)).text()).toContain("1.23 kg");
     expect([troubles, outside]).toEqual([[], []]);
   });

@@ -118,6 +118,13 @@ export function withGarden(verb: "demo" | "serve") {
   return here;
 }
 
+/** Does what sends a change and waits for the server's answer to it: the quiet before it is no answer. */
+export async function answered(page: Page, act: () => Promise<unknown>): Promise<void> {
+  const answer = page.waitForResponse((response) => response.request().method() === "POST");
+  await act();
+  await answer;
+}
+
 /** Waits until the page listens: the first load is drawn before its scripts run, and says when they do. */
 export async function ready(page: Page): Promise<void> {
   await page.locator("html[data-awake]").waitFor({ state: "attached" });

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { ready, withGarden } from "./garden";
+import { answered, ready, withGarden } from "./garden";
 
 const here = withGarden("demo");
 
@@ -158,7 +158,7 @@ describe("places", () => {
     await page.goto("/keep");
     await ready(page);
     const step = page.getByRole("checkbox", { name: /Loose-leaf lettuce/ });
-    await step.click();
+    await answered(page, () => step.click());
     await page.waitForFunction(() => document.querySelector("[role=checkbox][aria-checked=true]") !== null);
     await page.waitForLoadState("networkidle");
     await page.reload();

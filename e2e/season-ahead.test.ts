@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { ready, withGarden } from "./garden";
+import { answered, ready, withGarden } from "./garden";
 
 const here = withGarden("demo");
 
@@ -104,7 +104,7 @@ describe("from the last pick to the next planting", () => {
     const over = page.locator("[data-over=bean-brook]");
     expect(await over.innerText()).toMatch(/over since today/);
     const roots = over.getByRole("checkbox", { name: /leave the roots in the ground/ });
-    await roots.click();
+    await answered(page, () => roots.click());
     await page.waitForFunction(() => document.querySelector("[role=checkbox][aria-checked=true]") !== null);
     await page.waitForLoadState("networkidle");
     await page.reload();
