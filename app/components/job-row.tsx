@@ -5,16 +5,20 @@ import { useFetcher } from "react-router";
 import type { JobLine } from "../server/jobs.server";
 import { Anchor, Button } from "./ui";
 
+/** A square that a gloved thumb hits. */
+const square = {
+  flexShrink: "0",
+  w: "48px",
+  h: "48px",
+  display: "inline-flex",
+  alignItems: "center",
+  justifyContent: "center",
+  background: "transparent",
+  cursor: "pointer",
+} as const;
 const Tick = chakra("button", {
   base: {
-    flexShrink: "0",
-    w: "48px",
-    h: "48px",
-    display: "inline-flex",
-    alignItems: "center",
-    justifyContent: "center",
-    background: "transparent",
-    cursor: "pointer",
+    ...square,
     "& > span": {
       w: "28px",
       h: "28px",
@@ -30,19 +34,7 @@ const Tick = chakra("button", {
     "&[aria-checked=true] > span": { bg: "moss", color: "sheet" },
   },
 });
-const More = chakra("button", {
-  base: {
-    flexShrink: "0",
-    w: "48px",
-    h: "48px",
-    display: "inline-flex",
-    alignItems: "center",
-    justifyContent: "center",
-    background: "transparent",
-    color: "inkSoft",
-    cursor: "pointer",
-  },
-});
+const More = chakra("button", { base: { ...square, color: "inkSoft" } });
 
 /** A job: what to do to what, and a box that a thumb can hit. Done, it is struck out at once. */
 export function JobRow({ job, brief = false, within = false }: { job: JobLine; brief?: boolean; within?: boolean }) {
