@@ -10,7 +10,7 @@ import { faultsOf, numberOf, typedOf } from "./server/forms.server";
 import { modeOf } from "./server/mode.server";
 import { readPickForm } from "./server/pick-form.server";
 import { columnsOf, findPicks, loggedPicks } from "./server/picks.server";
-import { safePath, withoutDone } from "./server/safe-path.server";
+import { safePath, withoutDone } from "./server/safe-path";
 import { nextLook } from "./theme/looks";
 import { colors } from "./theme/tokens";
 

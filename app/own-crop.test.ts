@@ -4,7 +4,8 @@ import { join } from "node:path";
 import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { cropOf } from "#core/handbook/index";
-import { timeSince, unreachable } from "./offline/walk-offline";
+import { unreachable } from "./offline/unreachable";
+import { timeSince } from "./offline/walk-offline";
 import { bareCrop, blankCrop, idFor, readOwnCrop } from "./server/own-crop.server";
 import { keepPhotos, photoBytes, photosOf } from "./server/photos.server";
 

@@ -52,6 +52,9 @@ export function Layout({ children }: { children: ReactNode }) {
         <meta name="viewport" content="width=device-width, initial-scale=1" />
         <meta property="csp-nonce" content={nonce} suppressHydrationWarning />
         <link rel="icon" href="/seed.svg" type="image/svg+xml" />
+        <link rel="apple-touch-icon" href="/icon-180.png" />
+        <link rel="manifest" href="/manifest.webmanifest" crossOrigin="use-credentials" />
+        <meta name="theme-color" content="#fcf9f2" />
         <Meta />
         <Links nonce={nonce} />
       </head>

@@ -15,14 +15,15 @@ import { exportGarden, importFile } from "./archive-files";
 import { keepBackingUp } from "./daily-backup";
 import { makeDemo } from "./demo";
 import { findLock, type Lock, setLock } from "./passphrase";
-import { serve } from "./serve";
+import { type Served, serve } from "./serve";
 
 const HELP = `akmedon VERB [options]
 
   serve   [--data FOLDER] [--port N] [--lan]   serve your own garden on 127.0.0.1
   demo    [--fresh] [--port N] [--lan]         serve the demo garden
-                                       --lan lets the home network in, behind a passphrase; --new-passphrase
-                                       sets another (asked for, or taken from AKMEDON_PASSPHRASE)
+                                       --lan lets the home network in, behind a passphrase and encrypted, on the
+                                       next port; --plain leaves the encryption out; --new-passphrase sets another
+                                       (asked for, or taken from AKMEDON_PASSPHRASE)
   handbook [CROP] [--json]             list the crops, or one crop with its facts
   judge   [FILE]                       judge one planting: JSON in, JSON out
   plan    [FILE]                       plan a fortnight of rounds: JSON in, JSON out
@@ -110,6 +111,31 @@ async function importGarden(dataDir: string, file: string | undefined, rest: boo
 const codeOf = async (address: string): Promise<string> =>
   (await import("qrcode")).default.toString(address, { type: "terminal", small: true });
 
+/** Says where the garden is on the home network, and tells the application, which shows it in Settings. */
+async function sayHome({ homeAddress, trust }: Served): Promise<void> {
+  process.env.AKMEDON_HOME_ADDRESS = homeAddress ?? "";
+  if (!homeAddress) {
+    console.log("  This machine is on no network now; the garden can be opened here only.\n");
+    return;
+  }
+  console.log(`  On the home network: ${homeAddress}`);
+  if (!trust) {
+    console.log(
+      "  Not encrypted: whoever is on this network can read the passphrase and what you enter. Leave --plain out\n" +
+        `  to have it encrypted.\n\n${await codeOf(homeAddress)}`,
+    );
+    return;
+  }
+  const { fingerprintOf } = await import("./authority");
+  const fingerprint = fingerprintOf(trust.authority);
+  process.env.AKMEDON_TRUST_ADDRESS = trust.address;
+  process.env.AKMEDON_FINGERPRINT = fingerprint;
+  console.log(
+    `  Once for each phone, so that it trusts the encryption: ${trust.address}\n  Fingerprint: ${fingerprint}\n\n` +
+      `${await codeOf(trust.address)}`,
+  );
+}
+
 function ask(question: string): Promise<string> {
   const terminal = createInterface({ input: process.stdin, output: process.stdout });
   return new Promise((resolve) =>
@@ -131,6 +157,7 @@ async function main(argv: string[]): Promise<void> {
       port: { type: "string" },
       fresh: { type: "boolean" },
       lan: { type: "boolean" },
+      plain: { type: "boolean" },
       "new-passphrase": { type: "boolean" },
       json: { type: "boolean" },
       daily: { type: "boolean" },
@@ -155,28 +182,30 @@ async function main(argv: string[]): Promise<void> {
       process.env.AKMEDON_DATA = dataDir;
       opened(dataDir).$client.close();
       const lock = values.lan ? await lockFor(dataDir, values["new-passphrase"] === true) : null;
-      const { server, address, homeAddress } = await serve(root, port, lock).catch((e: NodeJS.ErrnoException) => {
-        if (e.code === "EADDRINUSE") throw new Misuse(`port ${port} is taken; choose another with --port`);
+      const home = lock ? { lock, plain: values.plain === true } : null;
+      const served = await serve(root, port, home).catch((e: NodeJS.ErrnoException) => {
+        if (e.code === "EADDRINUSE")
+          throw new Misuse(`port ${port}, or the next one, is taken; choose another with --port`);
         throw e;
       });
+      const { servers, address } = served;
       hold.says(address);
       if (verb === "serve") keepBackingUp(dataDir);
       console.log(`\n  Akmedon is at ${address}\n  The garden is in ${dataDir}\n  Stop it with Ctrl-C.\n`);
-      if (lock) {
-        process.env.AKMEDON_HOME_ADDRESS = homeAddress ?? "";
-        console.log(
-          homeAddress
-            ? `  On the home network: ${homeAddress}\n\n${await codeOf(homeAddress)}`
-            : "  This machine is on no network now; the garden can be opened here only.\n",
-        );
-      }
+      if (home) await sayHome(served);
       const stop = () => {
-        server.close(() => {
+        let open = servers.length;
+        const closed = () => {
+          open -= 1;
+          if (open > 0) return;
           hold.release();
           process.exit(0);
-        });
-        server.closeIdleConnections();
-        setTimeout(() => server.closeAllConnections(), 1500).unref();
+        };
+        for (const server of servers) {
+          server.close(closed);
+          server.closeIdleConnections();
+          setTimeout(() => server.closeAllConnections(), 1500).unref();
+        }
       };
       process.once("SIGTERM", stop);
       process.once("SIGINT", stop);

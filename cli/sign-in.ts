@@ -7,6 +7,10 @@ const cookieOf = (req: Request): string | undefined =>
   new RegExp(`(?:^|;\\s*)${COOKIE}=([^;]+)`).exec(req.get("Cookie") ?? "")?.[1];
 /** Addresses of the calendar: a key of 32 letters. */
 const FEED = /^\/feed\/[\w-]{32}\.ics$/;
+/** Addresses of a stand-in's sheet: a key of 32 letters. */
+const STAND_IN = /^\/for\/[\w-]{32}$/;
+/** The application's own icons: asked for without the sign-in's cookie by a device that installs it. */
+const OPEN = ["/seed.svg", "/icon-180.png", "/icon-192.png", "/icon-512.png", "/icon-512-round.png"];
 const forHtml = (text: string) => text.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
 /** Only paths of this very application, never another address. */
 const safeBack = (back: unknown): string => (typeof back === "string" && /^\/(?![/\\])/.test(back) ? back : "/");
@@ -62,7 +66,7 @@ export function signIn(lock: Lock, sessions: SessionRegister, now: () => number 
     const session = sessions.begin(req.get("User-Agent") ?? "", now());
     res.setHeader(
       "Set-Cookie",
-      `${COOKIE}=${session.key}; Path=/; HttpOnly; SameSite=Strict; Max-Age=${session.maxAgeS}`,
+      `${COOKIE}=${session.key}; Path=/; HttpOnly; SameSite=Strict; Max-Age=${session.maxAgeS}${req.secure ? "; Secure" : ""}`,
     );
     res.redirect(303, back);
   });
@@ -73,8 +77,8 @@ export function signIn(lock: Lock, sessions: SessionRegister, now: () => number 
     res.redirect(303, "/sign-in");
   });
   router.use((req: Request, res: Response, next: NextFunction) => {
-    // the calendar's address is its own key, looked at where it is answered
-    const open = req.path === "/seed.svg" || (req.method === "GET" && FEED.test(req.path));
+    // these addresses are their own keys, looked at where they are answered
+    const open = OPEN.includes(req.path) || (req.method === "GET" && FEED.test(req.path)) || STAND_IN.test(req.path);
     if (open || sessions.holds(cookieOf(req), now())) return next();
     const wantsPage = req.method === "GET" && (req.get("Accept") ?? "").includes("text/html");
     if (wantsPage) return res.redirect(303, `/sign-in?back=${encodeURIComponent(req.originalUrl)}`);

@@ -63,7 +63,13 @@ export async function serveGarden(
 
 export const forget = (served: Served): void => rmSync(served.dataDir, { recursive: true, force: true });
 
-export const launch = (): Promise<Browser> => chromium.launch({ executablePath: CHROMIUM, args: FLAGS });
+/** A browser. @param env what it finds in its surroundings besides, as another home folder */
+export const launch = (env: Record<string, string> = {}): Promise<Browser> =>
+  chromium.launch({
+    executablePath: CHROMIUM,
+    args: FLAGS,
+    env: { ...(process.env as Record<string, string>), ...env },
+  });
 
 export type Visit = { page: Page; context: BrowserContext; troubles: string[]; outside: string[] };
 
@@ -71,18 +77,20 @@ export type Visit = { page: Page; context: BrowserContext; troubles: string[]; o
 export async function visit(
   browser: Browser,
   address: string,
-  options: { width?: number; height?: number; scripts?: boolean } = {},
+  options: { width?: number; height?: number; scripts?: boolean; worker?: boolean } = {},
 ): Promise<Visit> {
-  const { width = 1280, height = 800, scripts = true } = options;
+  const { width = 1280, height = 800, scripts = true, worker = false } = options;
   const context = await browser.newContext({
     baseURL: address,
     viewport: { width, height },
     javaScriptEnabled: scripts,
+    // most tests look at the server's own answers
+    serviceWorkers: worker ? "allow" : "block",
     acceptDownloads: true,
     timezoneId: "Pacific/Auckland", // far from the garden on purpose: days must not move with the browser's zone
   });
   const page = await context.newPage();
-  page.setDefaultTimeout(180_000);
+  page.setDefaultTimeout(Number(process.env.STEP_MS ?? 180_000));
   const troubles: string[] = [];
   const outside: string[] = [];
   page.on("console", (m) => {

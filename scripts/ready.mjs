@@ -114,10 +114,20 @@ export function chromium() {
     process.exit(1);
   }
   console.log("Installing Chromium for the browser tests.");
+  installDebian("chromium");
+  return "/usr/bin/chromium";
+}
+
+/** Installs what tells Chromium to trust an authority, where it is missing and this user may. */
+export function certutil() {
+  const found = ["/usr/bin/certutil", "/usr/local/bin/certutil"].some((p) => existsSync(p));
+  if (!found && process.getuid?.() === 0) installDebian("libnss3-tools");
+}
+
+function installDebian(name) {
   execFileSync("apt-get", ["update", "-qq"], { stdio: "inherit" });
-  execFileSync("apt-get", ["install", "-y", "-qq", "--no-install-recommends", "chromium"], {
+  execFileSync("apt-get", ["install", "-y", "-qq", "--no-install-recommends", name], {
     stdio: ["ignore", "ignore", "inherit"],
     env: { ...process.env, DEBIAN_FRONTEND: "noninteractive" },
   });
-  return "/usr/bin/chromium";
 }

@@ -1,13 +1,24 @@
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import type { FormEvent } from "react";
 import { Form } from "react-router";
+import { forgetKept } from "../offline/queue";
 import { Button, Section } from "./ui";
 
 /** How to reach the garden from the beds: the address with its code, or how to let the home network in. */
 type Home = {
   address: string;
   code: string;
+  trust: { address: string; code: string; fingerprint: string } | null;
   sessions: { id: string; device: string; last: string; own: boolean }[];
 };
+/** Signs out once no page of the garden is left on the device. */
+async function leave(event: FormEvent<HTMLFormElement>) {
+  event.preventDefault();
+  const form = event.currentTarget;
+  await forgetKept().catch(() => undefined);
+  form.submit();
+}
+
 export function HomeNetwork({ home }: { home: Home | null }) {
   return (
     <Section title="From the beds" note="Your phone on the home network, behind a passphrase">
@@ -19,12 +30,32 @@ export function HomeNetwork({ home }: { home: Home | null }) {
             <Text fontSize="xl" fontWeight="650" mb="3">
               {home.address}
             </Text>
-            <form method="post" action="/sign-out">
+            <form method="post" action="/sign-out" onSubmit={leave}>
               <Button type="submit" variant="outline">
                 Sign out here
               </Button>
             </form>
           </Box>
+          {home.trust ? (
+            <Flex gap="5" align="center" wrap="wrap" w="100%">
+              <chakra.img src={home.trust.code} alt={`Code of ${home.trust.address}`} w="148px" h="148px" />
+              <Box flex="1" minW="15rem">
+                <Text fontWeight="650">A phone that has not been here before</Text>
+                <Text>
+                  begins with this code, or at <strong>{home.trust.address}</strong>: there it comes to trust the
+                  garden’s encryption, once. The fingerprint it shows must be
+                </Text>
+                <Text fontSize="sm" overflowWrap="anywhere" fontVariantNumeric="tabular-nums">
+                  {home.trust.fingerprint}
+                </Text>
+              </Box>
+            </Flex>
+          ) : (
+            <Text w="100%">
+              Not encrypted: whoever is on this network can read the passphrase and what you enter. Started without{" "}
+              <code>--plain</code>, it is, and the pages then open without a signal too.
+            </Text>
+          )}
           <Box w="100%">
             <Text fontWeight="650">Signed in</Text>
             {home.sessions.length === 0 && <Text color="inkSoft">No device yet.</Text>}

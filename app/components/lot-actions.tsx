@@ -1,10 +1,10 @@
 import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import { type ReactNode, useState } from "react";
-import { Form } from "react-router";
 import { PRESERVED, PRESERVED_WORDS, PRESERVING_CAUTION, type Preserved } from "#core/keeping/blanching";
 import { LOSS_CAUSES } from "#core/keeping/lot";
 import type { lotView } from "../server/lot.server";
 import { Cautions } from "./cautions";
+import { LotForm } from "./lot-form";
 import { StepTimer } from "./step-timer";
 import { Button, type Faults, Field, Input, Note, Select, shownValue } from "./ui";
 
@@ -58,16 +58,16 @@ export function LotActions({ view, faults }: Props) {
   return (
     <Box data-noprint>
       <Fold title="Used in the kitchen" open>
-        <Form method="post">
+        <LotForm lot={lot}>
           <Grid templateColumns={two} gap="3">
             {amount("use", "How much")}
             {note("use")}
           </Grid>
           {send("use", "Write it down")}
-        </Form>
+        </LotForm>
       </Fold>
       <Fold title="Move it" open={fault("move")}>
-        <Form method="post">
+        <LotForm lot={lot}>
           {place("move", "To")}
           {places
             .filter((p) => !p.here && p.warnings.length > 0)
@@ -77,10 +77,10 @@ export function LotActions({ view, faults }: Props) {
               </Text>
             ))}
           {send("move", "Move it")}
-        </Form>
+        </LotForm>
       </Fold>
       <Fold title="Give some away" open={fault("give")}>
-        <Form method="post">
+        <LotForm lot={lot}>
           <Grid templateColumns={two} gap="3">
             {amount("give", "How much")}
             <Field name="give-who" label="To whom" faults={faults}>
@@ -100,10 +100,10 @@ export function LotActions({ view, faults }: Props) {
             <Cautions of={view.giving} title="Before you give it away" />
           </Box>
           {send("give", "Given away")}
-        </Form>
+        </LotForm>
       </Fold>
       <Fold title="Look at it" open={fault("check")}>
-        <Form method="post">
+        <LotForm lot={lot}>
           {view.cure && (
             <Text mb="2" color="inkSoft">
               {view.cure.test}
@@ -124,10 +124,10 @@ export function LotActions({ view, faults }: Props) {
             {note("check")}
           </Grid>
           {send("check", "Looked at")}
-        </Form>
+        </LotForm>
       </Fold>
       <Fold title="Some is lost" open={fault("lose")}>
-        <Form method="post">
+        <LotForm lot={lot}>
           <Grid templateColumns={two} gap="3">
             {amount("lose", "How much")}
             <Field name="lose-cause" label="Why" faults={faults}>
@@ -144,24 +144,24 @@ export function LotActions({ view, faults }: Props) {
             Throw out what is mouldy or smells wrong; do not taste it to find out.
           </Text>
           {send("lose", "Lost")}
-        </Form>
+        </LotForm>
       </Fold>
       <Fold title="Put some by" open={fault("preserve")}>
         <PutBy view={view} faults={faults} place={place} amount={amount} note={note} send={send} />
       </Fold>
       <Fold title="Set a part apart" open={fault("split")}>
-        <Form method="post">
+        <LotForm lot={lot}>
           <Grid templateColumns={two} gap="3">
             {amount("split", "How much", "It becomes a lot of its own.")}
             {place("split", "Lies", true)}
             {note("split")}
           </Grid>
           {send("split", "Set it apart")}
-        </Form>
+        </LotForm>
       </Fold>
       {siblings.length > 0 && (
         <Fold title="Lay it together with another" open={fault("merge")}>
-          <Form method="post">
+          <LotForm lot={lot}>
             <Field
               name="merge-lot"
               label="With"
@@ -181,7 +181,7 @@ export function LotActions({ view, faults }: Props) {
               )}
             </Field>
             {send("merge", "Lay them together")}
-          </Form>
+          </LotForm>
         </Fold>
       )}
       <Text fontSize="sm" color="inkSoft" mt="2">
@@ -201,10 +201,10 @@ type PutByProps = Props & {
 /** Freezing, drying, jars: weights in and out, the blanching time with its clock, and the cautions of the step. */
 function PutBy({ view, faults, place, amount, note, send }: PutByProps) {
   const [how, setHow] = useState<Preserved>((faults?.typed["preserve-how"] as Preserved) || "frozen");
-  const { blanch, cautions } = view;
+  const { blanch, cautions, lot } = view;
   const minutes = blanch.least;
   return (
-    <Form method="post">
+    <LotForm lot={lot}>
       <Grid templateColumns={{ base: "1fr", sm: "1fr 1fr" }} gap="3">
         <Field name="preserve-how" label="How" faults={faults}>
           {(p) => (
@@ -260,6 +260,6 @@ function PutBy({ view, faults, place, amount, note, send }: PutByProps) {
         <Note tone="caution">{PRESERVING_CAUTION}</Note>
       </Flex>
       {send("preserve", "Put by")}
-    </Form>
+    </LotForm>
   );
 }

@@ -1,7 +1,7 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { Form } from "react-router";
 import type { LotLine } from "../server/keep.server";
 import { CropGlyph } from "./crop-glyph";
+import { LotForm } from "./lot-form";
 import { Anchor, Button } from "./ui";
 
 /** A lot in a list: what, how much, where, how long; and a button for the most usual end, eaten up. */
@@ -29,12 +29,11 @@ export function LotRow({ lot, why, back }: { lot: LotLine; why?: string; back: s
           </Text>
         )}
       </Box>
-      <Form method="post" action={`/keep/lots/${lot.id}`} data-noprint>
-        <input type="hidden" name="back" value={back} />
+      <LotForm lot={lot} from={back}>
         <Button type="submit" name="intent" value="use" variant="outline" size="sm" minH="48px">
           All used
         </Button>
-      </Form>
+      </LotForm>
     </Flex>
   );
 }

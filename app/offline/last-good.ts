@@ -1,6 +1,9 @@
 import { useEffect } from "react";
 import { keep, kept } from "./queue";
-import { unreachable } from "./walk-offline";
+import { showsKept } from "./signal";
+import { unreachable } from "./unreachable";
+
+type Dated<T> = { at: number; data: T };
 
 /**
  * A page's data from the server, else what it was when it was last had: for pages that stay open without a signal.
@@ -9,17 +12,20 @@ import { unreachable } from "./walk-offline";
 export async function lastGood<T>(name: string, fromServer: () => Promise<T>): Promise<T> {
   try {
     const data = await fromServer();
-    void keep(name, data);
+    void keep(name, { at: Date.now(), data });
+    // with a service worker the answer may be a kept copy: there it says so itself
+    if (!navigator.serviceWorker?.controller) showsKept(null);
     return data;
   } catch (error) {
     if (!unreachable(error)) throw error;
-    const before = await kept<T>(name);
-    if (before === undefined) throw error;
-    return before;
+    const before = await kept<Dated<T>>(name);
+    if (before?.data === undefined) throw error;
+    showsKept(before.at);
+    return before.data;
   }
 }
 
 /** Keeps a page's data that came with the document itself, which no client loader sees. */
 export function useKept(name: string, data: unknown): void {
-  useEffect(() => void keep(name, data), [name, data]);
+  useEffect(() => void keep(name, { at: Date.now(), data }), [name, data]);
 }

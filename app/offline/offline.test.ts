@@ -1,6 +1,7 @@
 import { UNSAFE_ErrorResponseImpl as ErrorResponse } from "react-router";
 import { describe, expect, it, vi } from "vitest";
-import { timeSince, unreachable } from "./walk-offline";
+import { unreachable } from "./unreachable";
+import { timeSince } from "./walk-offline";
 
 describe("what waits on the phone", () => {
   it("is what could not reach the server, or what its full disk could not take; a refusal is told at once", () => {

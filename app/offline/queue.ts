@@ -1,10 +1,10 @@
 import { type DBSchema, type IDBPDatabase, openDB } from "idb";
 
-/** A look or a pick that waits in the browser until the server has it. */
+/** A change that waits in the browser until the server has it. */
 export type Waiting = {
-  /** the row's own id: sent twice, it is kept once */
+  /** the change's own id: sent twice, it is kept once */
   id: string;
-  /** where it is sent */
+  /** the page or door it was meant for */
   path: string;
   fields: [string, string | File][];
   /** what the gardener did, as it is shown while it waits */
@@ -13,6 +13,8 @@ export type Waiting = {
   madeAt: number;
   /** why the server would not take it; null while it has not been asked or could not be reached */
   refused: string | null;
+  /** what was done meanwhile by somebody else, where that is why; null or absent otherwise */
+  meanwhile?: string | null;
 };
 
 interface Schema extends DBSchema {
@@ -39,9 +41,9 @@ export function freshId(): string {
   return Array.from(bytes, (b) => b.toString(16).padStart(2, "0")).join("");
 }
 
-/** Puts a look or pick into the queue. It is on the device's disk when this resolves. */
-export async function enqueue(item: Waiting): Promise<void> {
-  await (await base()).put("waiting", item);
+/** Puts a change into the queue. It is on the device's disk when this resolves. */
+export async function enqueue(item: Omit<Waiting, "madeAt" | "refused">): Promise<void> {
+  await (await base()).put("waiting", { ...item, madeAt: Date.now(), refused: null });
   changed();
 }
 
@@ -55,12 +57,29 @@ export async function discard(id: string): Promise<void> {
   changed();
 }
 
+/** Sends one again that was refused because of what happened meanwhile: the gardener wants it all the same. */
+export async function insist(id: string): Promise<void> {
+  const db = await base();
+  const item = await db.get("waiting", id);
+  if (!item) return;
+  const fields = [...item.fields.filter(([name]) => name !== "seen"), ["sure", "yes"] as [string, string]];
+  await db.put("waiting", { ...item, fields, refused: null, meanwhile: null });
+  changed();
+  await sendWaiting();
+}
+
 /** Keeps and finds data for pages that may be opened without a signal. */
 export const keep = async (name: string, value: unknown): Promise<void> => {
   await (await base()).put("kept", value, name);
 };
 export const kept = async <T>(name: string): Promise<T | undefined> =>
   (await (await base()).get("kept", name)) as T | undefined;
+
+/** Forgets every kept page, for whoever uses the device next; what waits to be sent stays. */
+export async function forgetKept(): Promise<void> {
+  await (await base()).clear("kept");
+  if ("caches" in globalThis) for (const name of await caches.keys()) await caches.delete(name);
+}
 
 let sending: Promise<number> | null = null;
 
@@ -76,36 +95,32 @@ export function sendWaiting(): Promise<number> {
   return sending;
 }
 
+/** What the door for waiting changes answers. */
+export type WaitingAnswer = { taken: true } | { taken: false; refused: string; meanwhile: string | null };
+
 async function sendAll(): Promise<number> {
   let taken = 0;
   for (const item of await listWaiting()) {
     if (item.refused) continue;
     const body = new FormData();
     for (const [name, value] of item.fields) body.append(name, value);
-    // nobody is there to be asked again: what was entered in the garden is kept
-    body.append("sure", "waited");
-    let response: Response;
+    body.set("to", item.path);
+    body.set("id", item.id);
+    body.set("agoMs", String(Date.now() - item.madeAt));
+    let answer: WaitingAnswer;
     try {
-      response = await fetch(`${item.path}.data`.replace(/(\?[^.]*)\.data$/, ".data$1"), { method: "POST", body });
+      const response = await fetch("/waiting", { method: "POST", body });
+      // signed out, too busy, broken: it is the door's trouble, not the change's, so it waits on
+      if (!response.ok) break;
+      answer = (await response.json()) as WaitingAnswer;
     } catch {
       break;
     }
-    // a redirect after saving comes as 202, a refusal as 4xx; anything else is the server's trouble, so wait
-    if (response.status === 202 || response.ok) {
+    if (answer.taken) {
       await (await base()).delete("waiting", item.id);
       taken += 1;
-    } else if (response.status >= 400 && response.status < 500 && response.status !== 401 && response.status !== 429) {
-      await (await base()).put("waiting", { ...item, refused: await reasonOf(response) });
-    } else break;
+    } else await (await base()).put("waiting", { ...item, refused: answer.refused, meanwhile: answer.meanwhile });
   }
   if (taken > 0 || (await listWaiting()).length > 0) changed();
   return taken;
-}
-
-async function reasonOf(response: Response): Promise<string> {
-  const text = await response.text().catch(() => "");
-  const message = /"(?:form|message|[a-zA-Z]+)","([^"]{8,160})"/.exec(text)?.[1];
-  return (
-    message ?? (response.status === 404 ? "what it belongs to is no longer in the garden" : "the server refused it")
-  );
 }

@@ -1,9 +1,13 @@
-import { isRouteErrorResponse, redirect } from "react-router";
+import { redirect } from "react-router";
 import { plantingName } from "#core/garden/name";
 import type { WalkSheet } from "../server/walk.server";
-import { enqueue, freshId, keep, kept } from "./queue";
+import { orWait } from "./or-wait";
+import { keep, kept } from "./queue";
+import { showsKept } from "./signal";
+import { unreachable } from "./unreachable";
 
-type Sheets = { at: string; sheets: WalkSheet[] };
+/** @property hadMs when they were had from the server, by this device's clock */
+type Sheets = { at: string; hadMs: number; sheets: WalkSheet[] };
 let sheets: Sheets | null = null;
 /** plantings looked at since the signal went */
 const done = new Set<string>();
@@ -13,7 +17,7 @@ export async function keepSheets(): Promise<void> {
   try {
     const response = await fetch("/walk-sheets");
     if (!response.ok) return;
-    sheets = (await response.json()) as Sheets;
+    sheets = { ...((await response.json()) as Omit<Sheets, "hadMs">), hadMs: Date.now() };
     done.clear();
     await keep("walk-sheets", sheets);
   } catch {
@@ -26,12 +30,6 @@ const keptSheets = async (): Promise<Sheets | null> => {
   return sheets;
 };
 
-const DISK_FULL = 507;
-
-/** Whether an error says that the server could not be reached, or could not write: then what was sent waits here. */
-export const unreachable = (error: unknown): boolean =>
-  error instanceof TypeError || (isRouteErrorResponse(error) && error.status === DISK_FULL) || !navigator.onLine;
-
 /** The sheet from the server, else the kept one. */
 export async function walkFallback(fromServer: () => Promise<WalkSheet>, plantingId: string): Promise<WalkSheet> {
   try {
@@ -40,6 +38,7 @@ export async function walkFallback(fromServer: () => Promise<WalkSheet>, plantin
     if (!unreachable(error)) throw error;
     const found = (await keptSheets())?.sheets.find((s) => s.planting.id === plantingId);
     if (!found) throw error;
+    showsKept(sheets?.hadMs ?? null);
     return { ...found, next: nextKept(plantingId) };
   }
 }
@@ -62,29 +61,18 @@ export function timeSince(serverNow: string, loadedAtMs: number): string {
 
 /** Sends a look; without a signal it waits in the browser and the walk goes on to the next planting. */
 export async function queueWalk<T>(request: Request, plantingId: string, toServer: () => Promise<T>): Promise<T> {
-  const form = await request.clone().formData();
-  try {
-    const answer = await toServer();
-    done.add(plantingId);
-    return answer;
-  } catch (error) {
-    if (!unreachable(error)) throw error;
-    const fields = [...form.entries()].filter(([, v]) => typeof v === "string" || v.size > 0);
-    const id = String(form.get("id") || freshId());
-    if (!form.get("id")) fields.push(["id", id]);
+  let toPick = false;
+  const answer = await orWait(request, toServer, async (form) => {
+    toPick = form.get("then") === "pick";
     const sheet = (await keptSheets())?.sheets.find((s) => s.planting.id === plantingId);
-    const name = sheet ? plantingName(sheet.planting, sheet.crop) : "a planting";
-    await enqueue({
-      id,
+    return {
       path: `/walk/${plantingId}`,
-      fields: fields.filter(([k]) => k !== "then"),
-      label: `Looked at ${name}`,
-      madeAt: Date.now(),
-      refused: null,
-    });
-    done.add(plantingId);
-    if (form.get("then") === "pick") throw redirect(`/picks/new?planting=${plantingId}`);
-    const next = nextKept(plantingId);
-    throw redirect(next ? `/walk/${next}` : "/walk");
-  }
+      label: `Looked at ${sheet ? plantingName(sheet.planting, sheet.crop) : "a planting"}`,
+    };
+  });
+  done.add(plantingId);
+  if (answer !== null) return answer;
+  if (toPick) throw redirect(`/picks/new?planting=${plantingId}`);
+  const next = nextKept(plantingId);
+  throw redirect(next ? `/walk/${next}` : "/walk");
 }

@@ -17,6 +17,7 @@ import { GrowingFacts } from "../components/growing-facts";
 import { LessonsNote } from "../components/lessons-note";
 import { OwnWeighings } from "../components/own-weighings";
 import { LinkButton, Page, Section } from "../components/ui";
+import { lastGood, useKept } from "../offline/last-good";
 import { db, desk, handbook, plainHandbook } from "../server/desk.server";
 import { formOf, missing, typedOf } from "../server/forms.server";
 import { lessonsOfCrop } from "../server/season.server";
@@ -52,9 +53,14 @@ export async function action({ request, params }: Route.ActionArgs) {
   return noteWeighing(typedOf(await formOf(request)), params.cropId);
 }
 
+/** Without a signal the page stands as it was. */
+export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs) =>
+  lastGood(`crop ${params.cropId}`, () => serverLoader());
+
 export const meta: Route.MetaFunction = ({ data }) => [{ title: `${data?.crop.name ?? "Crop"} · Akmedon` }];
 
 export default function CropPage({ loaderData, actionData }: Route.ComponentProps) {
+  useKept(`crop ${loaderData.crop.id}`, loaderData);
   const { crop, units, coins, own, husbandry, jobs } = loaderData;
   const days = [
     ["sown", crop.days.sown],

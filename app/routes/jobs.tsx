@@ -16,6 +16,7 @@ import {
   Select,
   shownValue,
 } from "../components/ui";
+import { lastGood, useKept } from "../offline/last-good";
 import { desk } from "../server/desk.server";
 import { formOf, typedOf } from "../server/forms.server";
 import { changeOwnJob, type JobLine, jobsView } from "../server/jobs.server";
@@ -23,6 +24,9 @@ import type { Route } from "./+types/jobs";
 
 export const loader = () => jobsView(desk());
 export const action = async ({ request }: Route.ActionArgs) => changeOwnJob(desk(), typedOf(await formOf(request)));
+/** Without a signal the page stands as it was. */
+export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) => lastGood("jobs", () => serverLoader());
+
 export const meta: Route.MetaFunction = () => [{ title: "Jobs · Akmedon" }];
 
 /** Jobs shown at once; the rest stands behind a button. */
@@ -30,6 +34,7 @@ const FIRST = 12;
 
 /** Everything that is not picking and serves it: what is due, what comes, what was done, and one's own. */
 export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
+  useKept("jobs", loaderData);
   const { now, due, week, later, lately, own, minutes } = loaderData;
   const faults: Faults = actionData && "errors" in actionData ? actionData : null;
   return (

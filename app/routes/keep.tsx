@@ -1,18 +1,22 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { MapPin, Tag } from "lucide-react";
 import { useState } from "react";
-import { Form } from "react-router";
 import { CropGlyph } from "../components/crop-glyph";
 import { DishesPart } from "../components/dishes-part";
+import { LotForm } from "../components/lot-form";
 import { LotRow } from "../components/lot-row";
 import { PlaceBar } from "../components/place-bar";
 import { TickRow } from "../components/tick-row";
 import { Anchor, Button, LinkButton, Note, Page, Section } from "../components/ui";
+import { lastGood, useKept } from "../offline/last-good";
 import { desk } from "../server/desk.server";
-import { keepView } from "../server/keep.server";
+import { keepView, type LotLine } from "../server/keep.server";
 import type { Route } from "./+types/keep";
 
 export const loader = () => keepView(desk());
+
+/** Without a signal the page stands as it was. */
+export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) => lastGood("keep", () => serverLoader());
 
 export const meta: Route.MetaFunction = () => [{ title: "Keep · Akmedon" }];
 
@@ -21,6 +25,7 @@ const FIRST = 8;
 
 /** The house: what to use first, what the week eats, what cures and ripens, where it lies. */
 export default function Keep({ loaderData }: Route.ComponentProps) {
+  useKept("keep", loaderData);
   const { first, week, clocks, places, atOnce, replant, given, lost, cutLots, dishes } = loaderData;
   const [all, setAll] = useState(false);
   const shown = all ? first : first.slice(0, FIRST);
@@ -98,7 +103,7 @@ export default function Keep({ loaderData }: Route.ComponentProps) {
                       <Box h="8px" bg="ochre" style={{ width: `${Math.min(100, Math.round(100 * c.done))}%` }} />
                     </Box>
                   )}
-                  {c.pieces !== null && <RipeToday id={c.id} pieces={c.pieces} />}
+                  {c.pieces !== null && <RipeToday lot={c} pieces={c.pieces} />}
                   {c.test && c.curing && (
                     <Text fontSize="sm" color="inkSoft" mt="1">
                       Ready when: {c.test.toLowerCase()}
@@ -186,11 +191,10 @@ export default function Keep({ loaderData }: Route.ComponentProps) {
 }
 
 /** Ripe ones ticked off as they come: they move on to the table, the rest ripens on. */
-function RipeToday({ id, pieces }: { id: string; pieces: number }) {
+function RipeToday({ lot, pieces }: { lot: LotLine; pieces: number }) {
   return (
-    <Form method="post" action={`/keep/lots/${id}`}>
+    <LotForm lot={lot} from="/keep">
       <input type="hidden" name="intent" value="ripe" />
-      <input type="hidden" name="back" value="/keep" />
       <Flex gap="2" mt="1.5" align="center" wrap="wrap" role="group" aria-label="How many are ripe">
         <Text fontSize="sm" color="inkSoft">
           {pieces} left; ripe:
@@ -215,6 +219,6 @@ function RipeToday({ id, pieces }: { id: string; pieces: number }) {
           all
         </Button>
       </Flex>
-    </Form>
+    </LotForm>
   );
 }

@@ -1,18 +1,22 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { useState } from "react";
-import { Form } from "react-router";
+import { redirect } from "react-router";
 import { sayDate } from "#core/calendar/day";
+import { LOT_EVENT_WORDS, type LotEventKind } from "#core/keeping/lot";
 import { sayTemp } from "#core/units/say";
 import { Cautions } from "../components/cautions";
 import { CropGlyph } from "../components/crop-glyph";
 import { FollowUp } from "../components/follow-up";
 import { GoodCurve } from "../components/good-curve";
 import { LotActions } from "../components/lot-actions";
+import { LotForm } from "../components/lot-form";
 import { Anchor, Button, FormError, LinkButton, Note, Page, Section } from "../components/ui";
+import { lastGood } from "../offline/last-good";
+import { orWait } from "../offline/or-wait";
 import { desk } from "../server/desk.server";
 import { formOf, missing, typedOf } from "../server/forms.server";
 import { changeLot, lotView } from "../server/lot.server";
-import { safePath } from "../server/safe-path.server";
+import { safePath } from "../server/safe-path";
 import type { Route } from "./+types/lot";
 
 export function loader({ params }: Route.LoaderArgs) {
@@ -24,6 +28,30 @@ export function loader({ params }: Route.LoaderArgs) {
 export async function action({ request, params }: Route.ActionArgs) {
   const typed = typedOf(await formOf(request));
   return changeLot(params.lotId, typed, typed.back ? safePath(typed.back) : `/keep/lots/${params.lotId}`);
+}
+
+/** Without a signal the page stands as it was, and what is done to the lot waits in the browser. */
+export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs) =>
+  lastGood(`lot ${params.lotId}`, () => serverLoader());
+
+export async function clientAction({ request, params, serverAction }: Route.ClientActionArgs) {
+  let back = "/keep";
+  const answer = await orWait(
+    request,
+    () => serverAction(),
+    (form) => {
+      back = String(form.get("back") || back);
+      const intent = String(form.get("intent"));
+      const words = intent === "ripe" ? "ripe ones" : LOT_EVENT_WORDS[intent as LotEventKind];
+      return {
+        path: `/keep/lots/${params.lotId}`,
+        label: `${form.get("lotName") || "A lot"}: ${words ?? "an entry taken out"}`,
+        leave: ["back"],
+      };
+    },
+  );
+  if (answer === null) throw redirect(safePath(back));
+  return answer;
 }
 
 export const meta: Route.MetaFunction = ({ data }) => [{ title: `${data?.lot.kind ?? "Lot"} · Akmedon` }];
@@ -151,12 +179,12 @@ export default function LotPage({ loaderData, actionData }: Route.ComponentProps
                     >
                       {other?.id === p.id ? "Hide" : "Show"}
                     </Button>
-                    <Form method="post">
+                    <LotForm lot={lot}>
                       <input type="hidden" name="move-place" value={p.id} />
                       <Button type="submit" name="intent" value="move" size="sm" variant="outline">
                         Move it there
                       </Button>
-                    </Form>
+                    </LotForm>
                   </Flex>
                 );
               })}
@@ -196,12 +224,12 @@ export default function LotPage({ loaderData, actionData }: Route.ComponentProps
                   {sayDate(h.at.slice(0, 10))}
                 </Text>
                 <Text flex="1">{h.words}</Text>
-                <Form method="post" data-noprint>
+                <LotForm lot={lot}>
                   <input type="hidden" name="id" value={h.id} />
                   <Button type="submit" name="intent" value="take-back" size="sm" variant="quiet" aria-label="Take out">
                     ×
                   </Button>
-                </Form>
+                </LotForm>
               </Flex>
             ))}
             <Flex gap="3" py="1.5" borderTopWidth="1px" borderColor="ruleSoft">

@@ -1,7 +1,7 @@
 import { redirect } from "react-router";
 import { formOf } from "../server/forms.server";
 import { modeOf } from "../server/mode.server";
-import { safePath } from "../server/safe-path.server";
+import { safePath } from "../server/safe-path";
 import { LOOKS, nextLook } from "../theme/looks";
 import type { Route } from "./+types/mode";
 

@@ -25,6 +25,7 @@ import { JobGroup } from "../components/job-row";
 import { InPassing, type PassingLine, RoundStop } from "../components/round-stop";
 import { Kit } from "../components/tick-row";
 import { Button, LinkButton, Note, Page, Section } from "../components/ui";
+import { lastGood, useKept } from "../offline/last-good";
 import { db, desk } from "../server/desk.server";
 import { done, formOf, missing, typedOf } from "../server/forms.server";
 import { inGroups, jobsAtBeds } from "../server/jobs.server";
@@ -206,9 +207,14 @@ export async function action({ request, params }: Route.ActionArgs) {
   );
 }
 
+/** Without a signal the page stands as it was. */
+export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs) =>
+  lastGood(`round ${params.roundId}`, () => serverLoader());
+
 export const meta: Route.MetaFunction = () => [{ title: "Round · Akmedon" }];
 
 export default function RoundPage({ loaderData }: Route.ComponentProps) {
+  useKept(`round ${loaderData.round.id}`, loaderData);
   const { round, lines, total, minutes, kit, by, passing, jobs, cautions, gale, heavy, way, room, next } = loaderData;
   const left = lines.filter((l) => !l.pickId && !l.nothing).length;
   return (

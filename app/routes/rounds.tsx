@@ -20,6 +20,7 @@ import { RoundCard } from "../components/round-card";
 import { Anchor, Button, LinkButton, Note, Page, Section } from "../components/ui";
 import { useLivePlan } from "../components/use-live-plan";
 import { useRoundDrag } from "../components/use-round-drag";
+import { lastGood, useKept } from "../offline/last-good";
 import { db, desk } from "../server/desk.server";
 import { formOf, typedOf } from "../server/forms.server";
 import { missed, roundsAhead, slotIdOf } from "../server/rounds.server";
@@ -103,9 +104,13 @@ export async function action({ request }: Route.ActionArgs) {
   return changeRounds(desk(), typedOf(await formOf(request)));
 }
 
+/** Without a signal the page stands as it was. */
+export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) => lastGood("rounds", () => serverLoader());
+
 export const meta: Route.MetaFunction = () => [{ title: "Rounds · Akmedon" }];
 
 export default function Rounds({ loaderData, actionData }: Route.ComponentProps) {
+  useKept("rounds", loaderData);
   const { lanes, days, rounds, problem, units, today, note, windows, trip } = loaderData;
   const slots = problem.slots;
   const { moving, grab, key } = useRoundDrag(rounds, slots, days.length);

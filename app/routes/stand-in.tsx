@@ -1,83 +1,40 @@
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { Printer } from "lucide-react";
+import { redirect } from "react-router";
 import { sayDay, weekdayName } from "#core/calendar/day";
-import { isAway, standInDays } from "#core/calendar/windows";
-import { plantingName } from "#core/garden/name";
-import { cautionsOfAll } from "#core/handbook/cautions";
-import { sayMass } from "#core/units/mass";
+import { closeStandIn, renewStandInKey } from "#db/stand-in-links";
 import { Cautions } from "../components/cautions";
+import { StandInWays } from "../components/stand-in-ways";
 import { Anchor, Button, LinkButton, Note, Page, Section } from "../components/ui";
-import { desk } from "../server/desk.server";
-import { roundsAhead } from "../server/rounds.server";
+import { dataDir, desk } from "../server/desk.server";
+import { formOf, missing } from "../server/forms.server";
+import { nextTrip, readBack, standInLink, standInView } from "../server/stand-in.server";
 import type { Route } from "./+types/stand-in";
 
-/** What a stand-in needs on paper: when to come, what to take where and how, and what to leave alone. */
-export function loader() {
+export async function loader({ request }: Route.LoaderArgs) {
   const d = desk();
-  const { snapshot, outlook, today } = d;
-  const trip = snapshot.trips.filter((t) => t.toDay >= today).sort((a, b) => (a.fromDay < b.fromDay ? -1 : 1))[0];
+  const trip = nextTrip(d);
   if (!trip) return { trip: null };
-  const { units } = snapshot.garden;
-  const byId = new Map(outlook.plantings.map((p) => [p.planting.id, p]));
-  const rounds = roundsAhead(d)
-    .rounds.filter((r) => isAway(r.day, [trip]))
-    .map((r) => ({
-      id: r.id,
-      day: r.day,
-      startsAt: r.startsAt,
-      lines: r.lines.flatMap((l) => {
-        const p = byId.get(l.plantingId);
-        return p
-          ? [
-              {
-                id: l.id,
-                plantingId: l.plantingId,
-                kind: plantingName(p.planting, p.crop),
-                crop: p.crop.name,
-                bed: p.bed.name,
-                all: l.take === "strip",
-                expected: sayMass(l.expectedG, units),
-                how: p.crop.technique.how,
-                leave: p.crop.technique.leave,
-                atOnce: p.crop.atOnce,
-              },
-            ]
-          : [];
-      }),
-    }));
-  const all = roundsAhead(d).rounds;
-  const asked = new Set(all.filter((r) => isAway(r.day, [trip])).flatMap((r) => r.lines.map((l) => l.plantingId)));
-  // what is taken whole before the trip is not there any more
-  const gone = new Set(
-    all
-      .filter((r) => r.day < trip.fromDay)
-      .flatMap((r) => r.lines.filter((l) => l.take === "strip" || byId.get(l.plantingId)?.supply.once))
-      .map((l) => l.plantingId),
-  );
-  return {
-    trip,
-    gardenName: snapshot.garden.name,
-    comes: standInDays(trip).length,
-    rounds,
-    cautions: cautionsOfAll(
-      rounds.flatMap((r) => r.lines.flatMap((l) => byId.get(l.plantingId)?.crop ?? [])),
-      "picking",
-      "carrying",
-      "kitchen",
-    ),
-    left: outlook.plantings
-      .filter((p) => !asked.has(p.planting.id) && !gone.has(p.planting.id))
-      .map((p) => ({
-        id: p.planting.id,
-        kind: plantingName(p.planting, p.crop),
-        bed: p.bed.name,
-      })),
-  };
+  return { ...standInView(d, trip), link: await standInLink(trip, new URL(request.url).origin) };
+}
+
+/** Makes, renews or closes the stand-in's link; reads back the file of one who had no link. */
+export async function action({ request }: Route.ActionArgs) {
+  const form = await formOf(request);
+  const d = desk();
+  const trip = nextTrip(d);
+  if (!trip) throw missing("trip");
+  const intent = form.get("intent");
+  if (intent === "open-link" || intent === "renew-link") renewStandInKey(dataDir(), trip.id);
+  else if (intent === "close-link") closeStandIn(dataDir(), trip.id);
+  else if (intent === "read-back") return readBack(d, trip, form.get("file"));
+  return redirect("/rounds/stand-in");
 }
 
 export const meta: Route.MetaFunction = () => [{ title: "Stand-in’s sheet · Akmedon" }];
 
-export default function StandIn({ loaderData }: Route.ComponentProps) {
+/** The stand-in’s sheet: on paper, by a link, or as a file. */
+export default function StandIn({ loaderData, actionData }: Route.ComponentProps) {
   if (!loaderData.trip)
     return (
       <Page title="Stand-in’s sheet">
@@ -86,8 +43,7 @@ export default function StandIn({ loaderData }: Route.ComponentProps) {
         </Note>
       </Page>
     );
-  const { trip, gardenName, rounds, left, comes, cautions } = loaderData;
-  const who = trip.standIn || "whoever stands in";
+  const { trip, who, gardenName, rounds, left, comes, cautions, link } = loaderData;
   return (
     <Page
       title={`For ${who}`}
@@ -148,6 +104,9 @@ export default function StandIn({ loaderData }: Route.ComponentProps) {
       <Section title="Leave these alone" note="They can wait until the household is back">
         <Text>{left.map((l) => `${l.kind} in ${l.bed}`).join("; ") || "Everything is on the list."}</Text>
       </Section>
+      {rounds.length > 0 && (
+        <StandInWays who={who} link={link} faults={actionData && "errors" in actionData ? actionData : null} />
+      )}
       <Text fontSize="sm" color="inkSoft">
         At the first thunder go in, and come out half an hour after the last. Take no risks with blades or heavy
         lifting.

@@ -1,18 +1,15 @@
-import { tickSchema } from "#core/garden/tick";
-import { change } from "#db/change";
-import { db, desk } from "../server/desk.server";
+import { orWait } from "../offline/or-wait";
 import { formOf, typedOf } from "../server/forms.server";
+import { tickOff } from "../server/tick.server";
 import type { Route } from "./+types/tick";
 
 /** Ticks a step of a list off, or takes the tick away. */
-export async function action({ request }: Route.ActionArgs) {
-  const typed = typedOf(await formOf(request));
-  const now = desk().now;
-  const tick = tickSchema.safeParse({ id: typed.id, at: now });
-  if (!tick.success) return { ok: false };
-  const off = typed.done === "no";
-  change(db(), off ? "Tick taken away" : "Ticked off", now, (c) =>
-    off ? c.remove("ticks", tick.data.id) : c.put("ticks", tick.data),
-  );
-  return { ok: true };
-}
+export const action = async ({ request }: Route.ActionArgs) => tickOff(typedOf(await formOf(request)));
+
+/** Without a signal the tick waits in the browser. */
+export const clientAction = async ({ request, serverAction }: Route.ClientActionArgs) =>
+  (await orWait(
+    request,
+    () => serverAction(),
+    (form) => ({ path: "/tick", label: form.get("done") === "no" ? "A tick taken away" : "Ticked off", leave: [] }),
+  )) ?? { ok: true };

@@ -18,6 +18,7 @@ import { SavingHourNote } from "../components/saving-hour-note";
 import { Anchor, LinkButton, Note, Page, Section } from "../components/ui";
 import { VerdictTag } from "../components/verdict";
 import { WeatherStrip } from "../components/weather-strip";
+import { lastGood, useKept } from "../offline/last-good";
 import { db, desk } from "../server/desk.server";
 import { inGroups, jobLine, jobsNow } from "../server/jobs.server";
 import { houseLine } from "../server/keep.server";
@@ -131,6 +132,9 @@ export function loader() {
   };
 }
 
+/** Without a signal the page stands as it was. */
+export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) => lastGood("today", () => serverLoader());
+
 export const meta: Route.MetaFunction = () => [{ title: "Today · Akmedon" }];
 const Row = chakra(Link, {
   base: {
@@ -149,6 +153,7 @@ const Row = chakra(Link, {
 export const action = ({ request }: Route.ActionArgs) => addHour(request);
 
 export default function Today({ loaderData }: Route.ComponentProps) {
+  useKept("today", loaderData);
   const {
     aside,
     saving,

@@ -3,7 +3,7 @@ import { undo } from "#db/change";
 import { gardenOf, nowAt } from "#db/garden";
 import { db } from "../server/desk.server";
 import { formOf } from "../server/forms.server";
-import { safePath, withoutDone } from "../server/safe-path.server";
+import { safePath, withoutDone } from "../server/safe-path";
 import type { Route } from "./+types/undo";
 
 /** Takes the last change back, or says why it cannot be. */

@@ -3,8 +3,11 @@ import type { z } from "zod";
 import { readArea, readDistance } from "#core/units/distance";
 import type { UnitSystem } from "#core/units/mass";
 
-/** What was typed, and what is wrong with it, by field; sent back so that nothing typed is lost. */
-export type FormFaults = { errors: Record<string, string>; typed: Record<string, string> };
+/**
+ * What was typed, and what is wrong with it, by field; sent back so that nothing typed is lost.
+ * @property meanwhile what somebody else did since the page was opened, where that is why
+ */
+export type FormFaults = { errors: Record<string, string>; typed: Record<string, string>; meanwhile?: string };
 
 /** What a page sent; 400 with a word when it was broken off or is no form. */
 export async function formOf(request: Request): Promise<FormData> {
@@ -21,6 +24,10 @@ export async function formOf(request: Request): Promise<FormData> {
 /** The text fields of a form. */
 export const typedOf = (form: FormData): Record<string, string> =>
   Object.fromEntries([...form.entries()].flatMap(([k, v]) => (typeof v === "string" ? [[k, v]] : [])));
+
+/** The id that a form brings for the row it makes: sent twice, it is kept once. */
+export const ownId = (typed: Record<string, string>): string | null =>
+  /^[\w-]{8,40}$/.test(typed.id ?? "") ? typed.id! : null;
 
 /** A number as typed, comma or point; null when empty; NaN when it is none, so that Zod refuses it. */
 export function numberOf(text: string | undefined): number | null {

@@ -1,17 +1,21 @@
 import { join } from "node:path";
 import { type SessionRegister, sessionRegister } from "#db/sessions";
+import { codeImage } from "./qr.server";
 
 /** Where the garden is reached on the home network, with a code for the phone; null when it is not let in. */
 export async function homeNetwork(request: Request) {
   const address = process.env.AKMEDON_HOME_ADDRESS;
   if (!address) return null;
-  const { default: QRCode } = await import("qrcode");
-  const svg = await QRCode.toString(address, { type: "svg", margin: 1, color: { dark: "#28312a", light: "#0000" } });
+  const trust = process.env.AKMEDON_TRUST_ADDRESS;
   const now = Date.now();
   const own = register().idOf(keyOf(request));
   return {
     address,
-    code: `data:image/svg+xml;utf8,${encodeURIComponent(svg)}`,
+    code: await codeImage(address),
+    /** where a phone comes to trust the encryption; null: nothing is encrypted */
+    trust: trust
+      ? { address: trust, code: await codeImage(trust), fingerprint: process.env.AKMEDON_FINGERPRINT ?? "" }
+      : null,
     sessions: register()
       .list(now)
       .map((s) => ({ id: s.id, device: s.device, last: sayAgo(now - s.lastMs), own: s.id === own })),

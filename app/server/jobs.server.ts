@@ -8,7 +8,7 @@ import { nextOf } from "#core/jobs/own";
 import { JOB_RULES, rulesOf } from "#core/jobs/rule";
 import { change, newId } from "#db/change";
 import { type Desk, db, handbook } from "./desk.server";
-import { done, faultsOf, missing, numberOf, refuse } from "./forms.server";
+import { done, faultsOf, missing, numberOf, ownId, refuse } from "./forms.server";
 import { gatesOf } from "./gates.server";
 import { keptOf } from "./keep.server";
 import { remembered } from "./remember.server";
@@ -147,8 +147,11 @@ function sayNext(job: OwnJob, marks: readonly JobMark[], today: Day): string {
   return [when, every, rest].filter(Boolean).join(", ");
 }
 
-/** Marks a job done, left out, not wanted, or takes such a mark back. */
-export function markJob(d: Desk, typed: Record<string, string>): { ok: boolean } {
+/**
+ * Marks a job done, left out, not wanted, or takes such a mark back.
+ * @param at local time of it; absent: now
+ */
+export function markJob(d: Desk, typed: Record<string, string>, at = d.now): { ok: boolean } {
   const undo = typed.what === "undo";
   if (undo) {
     const mark = d.snapshot.jobMarks.find((m) => m.id === typed.id);
@@ -156,11 +159,15 @@ export function markJob(d: Desk, typed: Record<string, string>): { ok: boolean }
     change(db(), "Job not done after all", d.now, (c) => c.remove("jobMarks", mark.id));
     return { ok: true };
   }
+  const id = ownId(typed) ?? newId();
+  // what waited for the signal and was sent twice is kept once
+  if (d.snapshot.jobMarks.some((m) => m.id === id)) return { ok: true };
   const job = jobsNow(d).find((j) => j.jobId === typed.jobId && j.of === (typed.of ?? ""));
   if (!job) return { ok: false };
+  const on = at.slice(0, 10);
   // a job left out before its day counts from that day
-  const day = typed.what === "skipped" && job.from > d.today ? job.from : d.today;
-  const mark = jobMarkSchema.safeParse({ id: newId(), jobId: job.jobId, of: job.of, day, at: d.now, what: typed.what });
+  const day = typed.what === "skipped" && job.from > on ? job.from : on;
+  const mark = jobMarkSchema.safeParse({ id, jobId: job.jobId, of: job.of, day, at, what: typed.what });
   if (!mark.success) return { ok: false };
   const words = { done: "done", skipped: "left out this time", never: "not wanted here" }[mark.data.what];
   change(db(), `${job.what}: ${words}`.slice(0, 120), d.now, (c) => c.put("jobMarks", mark.data));

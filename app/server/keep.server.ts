@@ -72,6 +72,7 @@ export function lotLine(s: Stocked, units: UnitSystem, today: string) {
   const { lot, crop } = s;
   return {
     id: lot.id,
+    seen: lot.events.at(-1)?.id ?? "",
     kind: lot.kind,
     crop: crop.name,
     glyph: crop.glyph,

@@ -88,6 +88,7 @@ export function lotView(d: Desk, id: string) {
       start: sayMass(lot.startG, units),
       place: placeName(d, lot),
       from: lot.from,
+      seen: lot.events.at(-1)?.id ?? "",
     },
     line: stocked ? lotLine(stocked, units, today) : null,
     why: (stocked?.why ?? []).map((w) => proseIn(w, units)),
@@ -193,11 +194,34 @@ function sayEvent(e: LotEvent, lotId: string, units: "metric" | "us", nameOf: (i
   return tail ? `${said}: ${tail}` : said;
 }
 
+/** What was done with a lot since a page last saw it, in words; null: nothing. @param seen the last entry it knew */
+function meanwhileOf(d: Desk, lot: Lot, seen: string | undefined): string | null {
+  if (seen === undefined) return null;
+  const known = lot.events.findIndex((e) => e.id === seen);
+  const since = lot.events.slice(known + 1);
+  const nameOf = (id: string | null) => d.snapshot.places.find((p) => p.id === id)?.name ?? "place not said";
+  const { units } = d.snapshot.garden;
+  return since.length === 0
+    ? null
+    : since
+        .map((e) => `${sayDay(e.at.slice(0, 10))} ${e.at.slice(11)}: ${sayEvent(e, lot.id, units, nameOf)}`)
+        .join("; ");
+}
+
 const KIND_LABELS: Record<LotEvent["kind"], string> = LOT_EVENT_WORDS;
 
-/** What a gardener does with a lot. Amounts are as typed; empty: all that is left. */
-export function changeLot(lotId: string, typed: Record<string, string>, back: string) {
+/**
+ * What a gardener does with a lot. Amounts are as typed; empty: all that is left.
+ * @param waited when it was done and under which id, where it waited for the signal
+ */
+export function changeLot(
+  lotId: string,
+  typed: Record<string, string>,
+  back: string,
+  waited?: { at: string; id: string },
+) {
   const d = desk();
+  const at = waited?.at ?? d.now;
   const found = findLot(d, lotId);
   if (!found) throw missing("lot");
   const { lot, crop } = found;
@@ -207,7 +231,11 @@ export function changeLot(lotId: string, typed: Record<string, string>, back: st
       back,
       change(db(), "Entry of a lot removed", d.now, (c) => c.remove("lotEvents", typed.id ?? "")),
     );
-  if (typed.intent === "ripe") return ripeToday(d, lot, crop.yield.pieceG, typed, back);
+  if (waited && d.snapshot.lotEvents.some((e) => e.id === waited.id)) return done(back, null);
+  const since = waited && typed.sure !== "yes" ? meanwhileOf(d, lot, typed.seen) : null;
+  if (since) return refuse({ errors: { form: "it was changed meanwhile" }, typed, meanwhile: since });
+  const id = waited?.id ?? orderedId();
+  if (typed.intent === "ripe") return ripeToday(d, lot, crop.yield.pieceG, typed, back, { id, at });
   const kind = typed.intent as LotEvent["kind"];
   if (!(kind in LOT_EVENT_WORDS)) return refuse({ errors: { form: "Nothing was asked." }, typed });
   const field = (name: string) => `${kind}-${name}`;
@@ -229,11 +257,10 @@ export function changeLot(lotId: string, typed: Record<string, string>, back: st
     return refuse({ errors: { [field("amount")]: "how much is set apart" }, typed });
   if (lot.leftG <= 0 && ["use", "give", "lose", "split", "merge", "preserve"].includes(kind))
     return refuse({ errors: { form: "Nothing of it is left." }, typed });
-  const id = orderedId();
   const checked = lotEventSchema.safeParse({
     id,
     lotId,
-    at: d.now,
+    at,
     kind,
     massG,
     placeId: typed[field("place")] || null,
@@ -302,7 +329,14 @@ const blankEvent = (lotId: string, at: string): LotEvent => ({
 });
 
 /** So many pieces of a ripening lot are ripe today: they are set apart as ripe, the rest ripens on; or all of it is. */
-function ripeToday(d: Desk, lot: Lot, usualG: number, typed: Record<string, string>, back: string) {
+function ripeToday(
+  d: Desk,
+  lot: Lot,
+  usualG: number,
+  typed: Record<string, string>,
+  back: string,
+  { id, at }: { id: string; at: string },
+) {
   const pieceG = lot.pieceG ?? usualG;
   const left = Math.max(1, Math.round(lot.leftG / pieceG));
   const count = typed["ripe-count"] === "all" ? left : numberOf(typed["ripe-count"]);
@@ -310,9 +344,9 @@ function ripeToday(d: Desk, lot: Lot, usualG: number, typed: Record<string, stri
     return refuse({ errors: { form: "How many are ripe?" }, typed });
   const all = count >= left;
   const words = all ? `all ${left} ripe` : `${count} ripe, ${left - count} left`;
-  const split: LotEvent = { ...blankEvent(lot.id, d.now), kind: "split", massG: roundMass(count * pieceG) };
+  const split: LotEvent = { ...blankEvent(lot.id, at), id, kind: "split", massG: roundMass(count * pieceG) };
   const apart = { ...split, toLot: split.id };
-  const ready: LotEvent = { ...blankEvent(all ? lot.id : split.id, d.now), ready: "ready" };
+  const ready: LotEvent = { ...blankEvent(all ? lot.id : split.id, at), ...(all ? { id } : {}), ready: "ready" };
   return done(
     back,
     change(db(), `${lot.kind}: ${words}`, d.now, (c) => {

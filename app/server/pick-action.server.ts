@@ -15,7 +15,7 @@ import { newId } from "#db/change";
 import { listContainers } from "#db/garden";
 import { findPick, removePick, savePick } from "#db/work";
 import { db, desk, handbook } from "./desk.server";
-import { done, type FormFaults, missing, refuse } from "./forms.server";
+import { done, type FormFaults, missing, ownId, refuse } from "./forms.server";
 import { readPickForm } from "./pick-form.server";
 
 /** Logs a pick as it was entered, changes one, or takes one out. */
@@ -30,13 +30,13 @@ export function logPick(typed: Record<string, string>, pickId: string | undefine
   if (!planting) return refuse({ errors: { plantingId: "choose what was picked" }, typed });
   const { units } = d.snapshot.garden;
   // a pick that waited for the signal comes with its own id; sent twice, it is kept once
-  const ownId = !pickId && /^[\w-]{8,40}$/.test(typed.id ?? "") ? typed.id! : newId();
-  const twin = pickId ? null : findPick(db(), ownId);
+  const newPickId = (pickId ? null : ownId(typed)) ?? newId();
+  const twin = pickId ? null : findPick(db(), newPickId);
   if (twin && twin.plantingId !== planting.id)
     return refuse({ errors: { form: "another pick has this id already" }, typed });
   const read = readPickForm(
     typed,
-    known?.id ?? ownId,
+    known?.id ?? newPickId,
     planting.id,
     listContainers(db()),
     units,

@@ -12,3 +12,9 @@ export function qrOf(text: string): QrDrawing {
     for (let x = 0; x < modules.size; x++) if (modules.get(y, x)) path += `M${x + QUIET} ${y + QUIET}h1v1h-1z`;
   return { size: modules.size + 2 * QUIET, path };
 }
+
+/** A QR code as a picture for the page: a data address. */
+export async function codeImage(text: string): Promise<string> {
+  const svg = await QRCode.toString(text, { type: "svg", margin: 1, color: { dark: "#28312a", light: "#0000" } });
+  return `data:image/svg+xml;utf8,${encodeURIComponent(svg)}`;
+}
