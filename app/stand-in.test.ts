@@ -100,6 +100,9 @@ describe("what he got", () => {
     expect(entriesOf(view(), form({ "got-line-tom-wall": "1.2 kg" }))).toEqual([]);
     logStandIn(view(), entriesOf(view(), form({ "got-line-tom-wall": "1.5 kg" })));
     expect(his()).toMatchObject([{ grossG: 1500 }]);
+    logStandIn(view(), entriesOf(view(), form({ "got-line-tom-wall": "9 pieces" })));
+    expect(his()).toMatchObject([{ grossG: null, count: 9 }]);
+    expect(entriesOf(view(), form({ "got-line-tom-wall": "9" }))).toEqual([]);
   });
   it("names the line whose amount cannot be read or cannot be, and logs the others", () => {
     const typed = form({ "got-line-cou-lower": "plenty", "got-line-tom-wall": "1.6 kg" });

@@ -7,7 +7,6 @@ import type { Route } from "./+types/for";
 const HEADERS = {
   "Content-Type": "text/html; charset=utf-8",
   "Cache-Control": "private, no-store",
-  "Referrer-Policy": "no-referrer",
 };
 
 /** Whatever the address is, a wrong one tells nothing. */

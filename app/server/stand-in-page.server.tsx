@@ -16,13 +16,13 @@ body{margin:0;background:#f7f2e6;color:#28312a;font:18px/1.5 Georgia,serif}
 main{width:min(44rem,92vw);margin:0 auto;padding:1.2rem 0 5rem}
 h1{font-size:1.9rem;line-height:1.15;margin:.6rem 0}h2{font-size:1.35rem;margin:2.2rem 0 .4rem;border-bottom:1px solid #d9cfb8;padding-bottom:.3rem}
 article{display:grid;grid-template-columns:72px 1fr;gap:.4rem 1rem;padding:1rem 0;border-bottom:1px solid #e7dfcc}
-article h3{margin:0;font-size:1.15rem}article p{margin:.2rem 0}.soft{color:#5b6358}
+article h3{margin:0;font-size:1.15rem}article p{margin:.2rem 0}article svg{max-width:100%;overflow:hidden!important}.soft{color:#5b6358}
 img.plant{width:72px;height:72px;object-fit:cover;border-radius:2px 10px 2px 10px}
 .got{grid-column:1/-1;display:grid;grid-template-columns:1fr 1.4fr;gap:.6rem}
-label{font-weight:bold;font-size:.95rem}input{width:100%;box-sizing:border-box;min-height:52px;font:inherit;padding:0 .7rem;border:1.5px solid #28312a;border-radius:2px 10px 2px 10px;background:#fcf9f2}
+label{font-weight:bold;font-size:.95rem}input{width:100%;box-sizing:border-box;min-height:52px;font:inherit;padding:0 .7rem;border:1.5px solid #28312a;border-radius:2px 10px 2px 10px;background:#fcf9f2;font-weight:normal}
 button{width:100%;min-height:58px;margin-top:1.4rem;font:bold 1.1rem Georgia,serif;background:#2d5a3d;color:#fff;border:0;border-radius:2px 10px 2px 10px}
 .care{border-left:4px solid #7d2f2a;background:#f6e7e0;padding:.7rem 1rem;margin:1.4rem 0}.care li{margin:.3rem 0}.care .grave{font-weight:bold}
-[role=alert]{color:#7d2f2a;font-weight:bold;margin:.2rem 0}[role=status]{background:#28312a;color:#f7f2e6;padding:.8rem 1rem;border-radius:2px 10px 2px 10px}
+[role=alert]{color:#7d2f2a;font-weight:bold;margin:.2rem 0}[role=status]:empty{display:none}[role=status]{background:#28312a;color:#f7f2e6;padding:.8rem 1rem;border-radius:2px 10px 2px 10px}
 :focus-visible{outline:3px solid #b3541e;outline-offset:2px}
 @media(max-width:30rem){.got{grid-template-columns:1fr}}
 @media print{button,.got{display:none}}`;
@@ -96,7 +96,7 @@ function Sheet({ view, ending }: { view: StandInView; ending: StandInEnding }) {
                       placeholder="a weight, or how many"
                       maxLength={60}
                       autoComplete="off"
-                      defaultValue={link?.typed[`got-${l.id}`] ?? l.got}
+                      defaultValue={link ? (link.typed[`got-${l.id}`] ?? l.got) : ""}
                       aria-invalid={link?.faults[l.id] ? true : undefined}
                     />
                     {link?.faults[l.id] && <span role="alert">{link.faults[l.id]}</span>}

@@ -22,6 +22,15 @@ export const nextTrip = ({ snapshot, today }: Desk): Trip | null =>
 /** Under which id the pick of a stand-in's line is logged: entered again, it is put right, not added. */
 const pickIdOf = (lineId: string): string => `stand-in-${lineId}`.slice(0, 40);
 
+/** What stands in the log of a line, as he wrote it. */
+function gotOf(lineId: string): string {
+  const pick = findPick(db(), pickIdOf(lineId));
+  return pick ? pick.entered || (pick.count === null ? "" : String(pick.count)) : "";
+}
+
+/** "12", "12 pieces": so many; anything else is a weight or a volume. */
+const PIECES = /^(\d{1,4})(?: (?:pieces?|heads?|of them))?$/;
+
 /** What a stand-in needs: when to come, what to take where and how, and what to leave alone. */
 export function standInView(d: Desk, trip: Trip) {
   const { snapshot, outlook } = d;
@@ -51,7 +60,7 @@ export function standInView(d: Desk, trip: Trip) {
           how: proseIn(p.crop.technique.how, units),
           leave: proseIn(p.crop.technique.leave, units),
           atOnce: proseIn(p.crop.atOnce, units),
-          got: findPick(db(), pickIdOf(l.id))?.entered ?? "",
+          got: gotOf(l.id),
         },
       ];
     }),
@@ -129,6 +138,7 @@ export function logStandIn(
       faults[entry.id] = "this is not on the stand-in’s rounds any more";
       continue;
     }
+    const pieces = PIECES.exec(entry.amount)?.[1];
     const outcome = logPick(
       {
         id: pickIdOf(entry.id),
@@ -138,7 +148,7 @@ export function logStandIn(
         by: view.trip.standIn || "stand-in",
         extent: known.line.all || known.line.once ? "final" : "all-ready",
         grade: "sound",
-        gross: entry.amount,
+        ...(pieces ? { count: pieces } : { gross: entry.amount }),
         note: entry.note,
       },
       undefined,
