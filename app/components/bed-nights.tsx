@@ -90,7 +90,7 @@ function Thermometer({
   const { learned } = bed;
   return (
     <chakra.details open={fault ? true : undefined}>
-      <chakra.summary fontSize="sm" color="moss" cursor="pointer" minH="32px" display="flex" alignItems="center">
+      <chakra.summary fontSize="sm" color="moss" cursor="pointer" minH="48px" display="flex" alignItems="center">
         {learned.nights > 0
           ? `Offset ${decimals(learned.offsetC, 1)} ± ${decimals(learned.sdC, 1)} K on still nights, from ${learned.nights} ${learned.nights === 1 ? "night" : "nights"}`
           : "Thermometer"}

@@ -57,7 +57,7 @@ function Choices({ cue, school, glyph, value, onGive }: CueProps & { cue: Extrac
     <Box>
       <Box
         display="grid"
-        gridTemplateColumns={{ base: "1fr 1fr", sm: "repeat(auto-fill, minmax(180px, 1fr))" }}
+        gridTemplateColumns={{ base: "repeat(2, minmax(0, 1fr))", sm: "repeat(auto-fill, minmax(180px, 1fr))" }}
         gap="2"
       >
         {cue.options.map((o) => (

@@ -28,7 +28,7 @@ export function Sizes({
     <Box>
       <Box
         display="grid"
-        gridTemplateColumns={{ base: "1fr 1fr", sm: "repeat(auto-fill, minmax(180px, 1fr))" }}
+        gridTemplateColumns={{ base: "repeat(2, minmax(0, 1fr))", sm: "repeat(auto-fill, minmax(180px, 1fr))" }}
         gap="2"
       >
         {sizes.map((mm) => (

@@ -45,7 +45,7 @@ export function DayHours({ view, units }: { view: DayView; units: UnitSystem }) 
         )}
         {against ? ` Against it: ${against}.` : ""}
       </Text>
-      <Grid templateColumns={{ base: "1fr 1fr", md: "repeat(4, 1fr)" }} gap="4" mt="4">
+      <Grid templateColumns={{ base: "repeat(2, minmax(0, 1fr))", md: "repeat(4, 1fr)" }} gap="4" mt="4">
         <Figure
           name="lowest"
           value={sayTemp(w.tempMinC, units, 1)}

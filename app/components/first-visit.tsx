@@ -6,7 +6,7 @@ import { Anchor, LinkButton, Page } from "./ui";
 export function FirstVisit({ hasBeds }: { hasBeds: boolean }) {
   return (
     <Page title="Welcome to your picking desk">
-      <Grid templateColumns={{ base: "1fr", md: "1.2fr 1fr" }} gap="10" alignItems="center">
+      <Grid templateColumns={{ base: "minmax(0, 1fr)", md: "1.2fr 1fr" }} gap="10" alignItems="center">
         <Box>
           <Text fontFamily="heading" fontSize="2xl" lineHeight="1.35" mb="5">
             Tell Akmedon what grows where. It watches the warmth, the frost and your looks, and says what to pick, when,

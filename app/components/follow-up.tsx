@@ -21,7 +21,7 @@ export function FollowUp({
       <input type="hidden" name="lotId" value={lotId ?? ""} />
       <input type="hidden" name="back" value={back} />
       <input type="hidden" name="minutes" value="3" />
-      <Grid templateColumns={{ base: "1fr", sm: "1fr 11rem auto" }} gap="3" alignItems="end">
+      <Grid templateColumns={{ base: "minmax(0, 1fr)", sm: "1fr 11rem auto" }} gap="3" alignItems="end">
         <Field name="words" label="Come back to it" faults={null}>
           {(p) => <Input {...p} defaultValue="Look again" minW="0" />}
         </Field>

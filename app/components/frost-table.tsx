@@ -26,7 +26,7 @@ export function FrostTable({ table, chosen, units }: { table: Table; chosen: str
           : "by one forecast and its measured error"
       }
     >
-      <Box overflowX="auto" mx={{ base: "-1", md: "0" }}>
+      <Box overflowX="auto" mx={{ base: "-1", md: "0" }} data-picture>
         <chakra.table w="100%" css={TABLE}>
           <thead>
             <tr>

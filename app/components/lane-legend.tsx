@@ -1,5 +1,5 @@
 import { Box } from "@chakra-ui/react";
-import { Anchor } from "./ui";
+import { RowAnchor } from "./ui";
 
 const v = (name: string) => `var(--ak-colors-${name})`;
 
@@ -46,7 +46,7 @@ export function LaneLegend() {
         take everything
       </span>
       <span style={item}>
-        <Anchor to="/rounds/assumptions">what a plan assumes</Anchor>
+        <RowAnchor to="/rounds/assumptions">what a plan assumes</RowAnchor>
       </span>
     </Box>
   );

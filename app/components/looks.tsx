@@ -18,7 +18,7 @@ export function LookButton({ back }: { back: string }) {
         variant="quiet"
         size="md"
         px="2"
-        minW="44px"
+        minW="48px"
         aria-label={`Change the look to ${nextLook(look)}`}
         title="Paper, sunlight, night"
       >

@@ -54,7 +54,7 @@ export function LotActions({ view, faults }: Props) {
       {words}
     </Button>
   );
-  const two = { base: "1fr", sm: "1fr 1fr" };
+  const two = { base: "minmax(0, 1fr)", sm: "repeat(2, minmax(0, 1fr))" };
   return (
     <Box data-noprint>
       <Fold title="Used in the kitchen" open>
@@ -205,7 +205,7 @@ function PutBy({ view, faults, place, amount, note, send }: PutByProps) {
   const minutes = blanch.least;
   return (
     <LotForm lot={lot}>
-      <Grid templateColumns={{ base: "1fr", sm: "1fr 1fr" }} gap="3">
+      <Grid templateColumns={{ base: "minmax(0, 1fr)", sm: "repeat(2, minmax(0, 1fr))" }} gap="3">
         <Field name="preserve-how" label="How" faults={faults}>
           {(p) => (
             <Select {...p} value={how} onChange={(e) => setHow(e.target.value as Preserved)}>

@@ -2,7 +2,7 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import type { LotLine } from "../server/keep.server";
 import { CropGlyph } from "./crop-glyph";
 import { LotForm } from "./lot-form";
-import { Anchor, Button } from "./ui";
+import { Button, RowAnchor } from "./ui";
 
 /** A lot in a list: what, how much, where, how long; and a button for the most usual end, eaten up. */
 export function LotRow({ lot, why, back }: { lot: LotLine; why?: string; back: string }) {
@@ -13,9 +13,9 @@ export function LotRow({ lot, why, back }: { lot: LotLine; why?: string; back: s
       </Box>
       <Box flex="1" minW="0">
         <Flex gap="2" wrap="wrap" align="baseline">
-          <Anchor to={`/keep/lots/${lot.id}`} fontWeight="650">
+          <RowAnchor to={`/keep/lots/${lot.id}`} fontWeight="650">
             {lot.kind}
-          </Anchor>
+          </RowAnchor>
           <Text color="inkSoft" fontSize="sm">
             {[lot.left, lot.place, lot.what].filter(Boolean).join(" · ")}
           </Text>

@@ -38,14 +38,14 @@ export function PickColumns({ seen, open }: { seen: Seen; open: boolean }) {
   const heldBy = (i: number): string => PICK_COLUMNS.find((c) => seen.uses[c] === i) ?? "";
   return (
     <chakra.details open={open || undefined} mb="4">
-      <chakra.summary color="moss" cursor="pointer" minH="44px" display="inline-flex" alignItems="center">
+      <chakra.summary color="moss" cursor="pointer" minH="48px" display="inline-flex" alignItems="center">
         What the columns hold
       </chakra.summary>
       {seen.headings.map((h, i) => (
         <Grid
           // a heading may be empty, its place is its name
           key={`${i} ${h}`}
-          templateColumns={{ base: "1fr 1fr", md: "minmax(120px,1fr) 230px minmax(0,2fr)" }}
+          templateColumns={{ base: "repeat(2, minmax(0, 1fr))", md: "minmax(120px,1fr) 230px minmax(0,2fr)" }}
           gap="2"
           alignItems="center"
           py="1.5"

@@ -38,10 +38,10 @@ export function PickMore({ pick, part, crop, netG, units, today, faults }: Props
   const open = told || part !== "crop" || NAMES.some((n) => faults?.errors[n]);
   return (
     <chakra.details open={open || undefined}>
-      <chakra.summary color="moss" cursor="pointer" minH="44px" display="flex" alignItems="center">
+      <chakra.summary color="moss" cursor="pointer" minH="48px" display="flex" alignItems="center">
         More about this pick
       </chakra.summary>
-      <Grid templateColumns={{ base: "1fr", sm: "1fr 1fr" }} gap="4" pt="2">
+      <Grid templateColumns={{ base: "minmax(0, 1fr)", sm: "repeat(2, minmax(0, 1fr))" }} gap="4" pt="2">
         <Field name="purpose" label="What for" faults={faults}>
           {(p) => (
             <Select {...p} defaultValue={value("purpose", pick?.purpose ?? "harvest")}>
@@ -91,7 +91,7 @@ export function PickMore({ pick, part, crop, netG, units, today, faults }: Props
         )}
         {pick && pick.grossG !== null && (
           <Box gridColumn="1 / -1">
-            <Grid templateColumns={{ base: "1fr", sm: "1fr 1fr" }} gap="4">
+            <Grid templateColumns={{ base: "minmax(0, 1fr)", sm: "repeat(2, minmax(0, 1fr))" }} gap="4">
               <Field
                 name="again"
                 label="Weighed again"

@@ -48,7 +48,7 @@ export function PickSorting({ parts, crop, units, wholeG, faults }: Props) {
       {rows.map((r, i) => (
         <Grid
           key={r.key}
-          templateColumns={{ base: "1fr 1fr", md: "1.1fr 1.2fr 1fr 0.7fr auto" }}
+          templateColumns={{ base: "repeat(2, minmax(0, 1fr))", md: "1.1fr 1.2fr 1fr 0.7fr auto" }}
           gap="2"
           alignItems="start"
           py="2.5"

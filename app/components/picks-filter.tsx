@@ -45,7 +45,7 @@ export function PicksFilter({ params, sort, down, crops, years, people, columns,
       {kept.map((n) => (
         <input key={n} type="hidden" name={n} value={is(n)} />
       ))}
-      <Grid templateColumns={{ base: "1fr 1fr", md: "1.6fr 1fr 1fr 1fr 1.2fr" }} gap="3" mb="2">
+      <Grid templateColumns={{ base: "repeat(2, minmax(0, 1fr))", md: "1.6fr 1fr 1fr 1fr 1.2fr" }} gap="3" mb="2">
         <Input
           name="q"
           type="search"
@@ -70,10 +70,10 @@ export function PicksFilter({ params, sort, down, crops, years, people, columns,
         )}
       </Grid>
       <chakra.details open={MORE.some((n) => is(n) !== "") || undefined} mb="4">
-        <chakra.summary color="moss" cursor="pointer" minH="44px" display="inline-flex" alignItems="center">
+        <chakra.summary color="moss" cursor="pointer" minH="48px" display="inline-flex" alignItems="center">
           More filters, and columns
         </chakra.summary>
-        <Grid templateColumns={{ base: "1fr 1fr", md: "repeat(4, minmax(0, 1fr))" }} gap="3" mb="3">
+        <Grid templateColumns={{ base: "repeat(2, minmax(0, 1fr))", md: "repeat(4, minmax(0, 1fr))" }} gap="3" mb="3">
           <Labelled words="from">
             <Input name="from" type="date" defaultValue={is("from")} minW="0" />
           </Labelled>
@@ -109,7 +109,7 @@ export function PicksFilter({ params, sort, down, crops, years, people, columns,
               display: "inline-flex",
               gap: "0.4rem",
               alignItems: "center",
-              minHeight: "44px",
+              minHeight: "48px",
               padding: "0 0.6rem",
               border: "1px solid var(--ak-colors-rule)",
               borderRadius: "2px 10px 2px 10px",
@@ -178,7 +178,7 @@ export function SavedViews({ views, params }: ViewsProps) {
           key={v.id}
           href={`/picks?${v.query}`}
           px="3"
-          minH="44px"
+          minH="48px"
           display="inline-flex"
           alignItems="center"
           borderWidth="1px"

@@ -121,7 +121,7 @@ export function PicksGrid({ rows, onRows, blank, options, faults, brought }: Pro
             borderTop: "1px solid var(--ak-colors-rule-soft)",
             borderRight: "1px solid var(--ak-colors-rule-soft)",
           },
-          "& input": { width: "100%", minHeight: "44px", padding: "0 0.5rem", background: "transparent", border: 0 },
+          "& input": { width: "100%", minHeight: "48px", padding: "0 0.5rem", background: "transparent", border: 0 },
           "& input[aria-invalid]": { background: "var(--ak-colors-madder-tint)" },
           "& .fault": { color: "var(--ak-colors-madder)", fontWeight: 600, padding: "0.3rem 0.5rem" },
         }}

@@ -174,12 +174,12 @@ export function PickGroups({ groups, units }: { groups: readonly Group[]; units:
   ];
   const shown = columns.filter(([, , on]) => on);
   return (
-    <Box overflowX="auto" mb="8">
+    <Box overflowX="auto" mb="8" role="region" aria-label="Picks summed up" tabIndex={0}>
       <Table>
         <thead>
           <tr>
-            <th> </th>
-            <th aria-label="Share" />
+            <th>Of</th>
+            <th>Share</th>
             {shown.map(([name]) => (
               <th key={name} className="number">
                 {name}

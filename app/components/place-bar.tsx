@@ -1,6 +1,6 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { placesView } from "../server/keep.server";
-import { Anchor } from "./ui";
+import { RowAnchor } from "./ui";
 
 type PlaceView = ReturnType<typeof placesView>[number];
 
@@ -10,7 +10,7 @@ export function PlaceBar({ place: p }: { place: PlaceView }) {
   return (
     <Box py="2" borderTopWidth="1px" borderColor="ruleSoft">
       <Flex justify="space-between" gap="3">
-        <Anchor to={`/keep/places#${p.place.id}`}>{p.place.name}</Anchor>
+        <RowAnchor to={`/keep/places#${p.place.id}`}>{p.place.name}</RowAnchor>
         <Text color={p.room.over ? "madder" : "ink"}>{p.room.words}</Text>
       </Flex>
       <Flex h="10px" bg="tint" mt="1" overflow="hidden">

@@ -10,7 +10,7 @@ function Removable({ intent, id, children }: { intent: string; id: string; child
   return (
     <Form method="post" preventScrollReset>
       <input type="hidden" name="id" value={id} />
-      <Flex align="center" justify="space-between" gap="3" minH="44px" borderBottomWidth="1px" borderColor="ruleSoft">
+      <Flex align="center" justify="space-between" gap="3" minH="48px" borderBottomWidth="1px" borderColor="ruleSoft">
         <Text>{children}</Text>
         <Button type="submit" name="intent" value={intent} variant="quiet" size="sm">
           Remove
@@ -57,7 +57,7 @@ export function PlantingDates({
         </Removable>
       ))}
       <Form method="post" preventScrollReset>
-        <Grid templateColumns="1fr 1fr" gap="3" mt="4">
+        <Grid templateColumns="repeat(2, minmax(0, 1fr))" gap="3" mt="4">
           <Field name="treatKind" label="It was" faults={faults}>
             {(p) => (
               <Select {...p} value={kind} onChange={(e) => setKind(e.target.value)}>

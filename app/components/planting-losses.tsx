@@ -17,7 +17,7 @@ export function PlantingLosses({ losses, today, faults }: { losses: readonly Los
             align="center"
             justify="space-between"
             gap="3"
-            minH="44px"
+            minH="48px"
             borderBottomWidth="1px"
             borderColor="ruleSoft"
           >
@@ -32,7 +32,7 @@ export function PlantingLosses({ losses, today, faults }: { losses: readonly Los
         </Form>
       ))}
       <Form method="post" preventScrollReset key={losses.length}>
-        <Grid templateColumns="1fr 1fr" gap="3" mt="3">
+        <Grid templateColumns="repeat(2, minmax(0, 1fr))" gap="3" mt="3">
           <Field name="lostAmount" label="About how much" faults={faults}>
             {(p) => (
               <Input {...p} placeholder="2 kg, or 6 pieces" defaultValue={value("lostAmount", "")} autoComplete="off" />

@@ -8,7 +8,7 @@ import { CropGlyph } from "./crop-glyph";
 import { FollowUp } from "./follow-up";
 import { JobRow } from "./job-row";
 import { SeasonTrack, type TrackDay } from "./season-track";
-import { Anchor, Button, Note, Section } from "./ui";
+import { Anchor, Button, Note, RowAnchor, Section } from "./ui";
 import { VerdictTag } from "./verdict";
 
 type Props = {
@@ -82,7 +82,7 @@ export function PlantingSide({ crop, judged, history, track, isNew, plantingId, 
             .reverse()
             .map((p) => (
               <Flex key={p.id} justify="space-between" borderBottomWidth="1px" borderColor="ruleSoft" py="1.5">
-                <Anchor to={`/picks/${p.id}`}>{sayDate(p.day)}</Anchor>
+                <RowAnchor to={`/picks/${p.id}`}>{sayDate(p.day)}</RowAnchor>
                 <Text>{p.net}</Text>
               </Flex>
             ))}
@@ -101,9 +101,9 @@ export function PlantingSide({ crop, judged, history, track, isNew, plantingId, 
               wrap="wrap"
               data-look={c.id}
             >
-              <Anchor to={`/looks/${c.id}`} style={{ whiteSpace: "nowrap" }}>
+              <RowAnchor to={`/looks/${c.id}`} style={{ whiteSpace: "nowrap" }}>
                 {sayDate(c.day)}
-              </Anchor>
+              </RowAnchor>
               <Text color="inkSoft" flex="1" minW="10rem">
                 {c.words}
               </Text>

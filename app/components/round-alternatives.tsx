@@ -46,7 +46,7 @@ export function RoundAlternatives({
         <Form method="post" key={a.kind} preventScrollReset>
           <input type="hidden" name="roundId" value={roundId} />
           <input type="hidden" name="slotId" value={a.slotId} />
-          <Flex gap="3" align="center" minH="40px" data-noprint>
+          <Flex gap="3" align="center" minH="48px" data-noprint>
             <Text fontSize="sm" flex="1">
               <chakra.span fontWeight="600">{name(a)}:</chakra.span> {sayAlternative(a, units)}
             </Text>
@@ -56,7 +56,9 @@ export function RoundAlternatives({
               variant="quiet"
               name="intent"
               value={a.kind === "without" ? "drop" : "move"}
-              aria-label={a.kind === "without" ? "Drop this round" : `Move this round to ${name(a)}`}
+              aria-label={
+                a.kind === "without" ? "Drop this round" : `${a.kind === "earlier" ? "Earlier" : "Later"}: ${name(a)}`
+              }
             >
               {a.kind === "without" ? "Drop" : a.kind === "earlier" ? "Earlier" : "Later"}
             </Button>

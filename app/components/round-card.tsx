@@ -101,7 +101,7 @@ export function RoundCard({ round: r, slots, today, units, roundMinutes, plantin
       </Flex>
       <RoundAlternatives roundId={r.id} alternatives={r.alternatives} units={units} />
       <chakra.details mt="1" data-noprint>
-        <chakra.summary fontSize="sm" color="moss" cursor="pointer" minH="36px" display="flex" alignItems="center">
+        <chakra.summary fontSize="sm" color="moss" cursor="pointer" minH="48px" display="flex" alignItems="center">
           Take one more along, or part of it another time
         </chakra.summary>
         <Form method="post" preventScrollReset>
@@ -130,7 +130,7 @@ export function RoundCard({ round: r, slots, today, units, roundMinutes, plantin
             <input type="hidden" name="roundId" value={r.id} />
             <Flex wrap="wrap" columnGap="4" rowGap="1" align="center" py="1">
               {r.lines.map((l) => (
-                <chakra.label key={l.id} display="inline-flex" gap="1.5" alignItems="center" minH="36px" fontSize="sm">
+                <chakra.label key={l.id} display="inline-flex" gap="1.5" alignItems="center" minH="48px" fontSize="sm">
                   <input type="checkbox" name={`line-${l.id}`} /> {l.kind}
                 </chakra.label>
               ))}
@@ -157,7 +157,7 @@ function MoveBy({
   today: string;
 }) {
   return (
-    <Form method="post" preventScrollReset style={{ display: "flex", gap: 4, marginLeft: "auto" }}>
+    <Form method="post" preventScrollReset style={{ display: "flex", gap: 4, marginLeft: "auto", minWidth: 0 }}>
       <input type="hidden" name="roundId" value={round.id} />
       <Hours name="slotId" label="Move to" slots={slots} today={today} at={`${round.day}T${round.startsAt}`} />
       <Button type="submit" size="sm" variant="quiet" name="intent" value="move">
@@ -172,11 +172,12 @@ const Small = chakra("select", {
     bg: "sheet",
     borderWidth: "1px",
     borderColor: "rule",
-    minH: "36px",
+    minH: "48px",
     px: "2",
     borderRadius: "soft",
     fontSize: "sm",
     maxW: "100%",
+    minW: "0",
   },
 });
 

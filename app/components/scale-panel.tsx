@@ -18,7 +18,7 @@ export function FromScale(props: Props) {
   const [open, setOpen] = useState(false);
   return (
     <chakra.details onToggle={(e) => setOpen(e.currentTarget.open)}>
-      <chakra.summary cursor="pointer" color="moss" minH="40px" display="flex" alignItems="center">
+      <chakra.summary cursor="pointer" color="moss" minH="48px" display="flex" alignItems="center">
         From the scale
       </chakra.summary>
       {open && <ScalePanel {...props} />}

@@ -5,7 +5,7 @@ const Item = chakra(NavLink, {
   base: {
     display: "inline-flex",
     alignItems: "center",
-    minH: "44px",
+    minH: "48px",
     px: "3",
     borderRadius: "leaf",
     color: "inkSoft",

@@ -14,7 +14,7 @@ function Removable({ table, id, children }: { table: string; id: string; childre
     <Form method="post" preventScrollReset>
       <input type="hidden" name="table" value={table} />
       <input type="hidden" name="id" value={id} />
-      <Flex align="center" justify="space-between" borderBottomWidth="1px" borderColor="ruleSoft" gap="3" minH="44px">
+      <Flex align="center" justify="space-between" borderBottomWidth="1px" borderColor="ruleSoft" gap="3" minH="48px">
         <Text>{children}</Text>
         <Button type="submit" name="intent" value="remove" variant="quiet" size="sm">
           Remove
@@ -80,7 +80,12 @@ export function SettingsLists({ garden, windows, dated, trips, people, container
           </Removable>
         ))}
         <Form method="post" preventScrollReset>
-          <Grid templateColumns={{ base: "1fr 1fr", md: "1.3fr 1fr 1fr auto" }} gap="2" mt="2" alignItems="end">
+          <Grid
+            templateColumns={{ base: "repeat(2, minmax(0, 1fr))", md: "1.3fr 1fr 1fr auto" }}
+            gap="2"
+            mt="2"
+            alignItems="end"
+          >
             <Field name="datedDay" label="On" faults={faults}>
               {(p) => <Input {...p} type="date" defaultValue={value("datedDay", today)} />}
             </Field>
@@ -111,7 +116,7 @@ export function SettingsLists({ garden, windows, dated, trips, people, container
           </Removable>
         ))}
         <Form method="post" preventScrollReset>
-          <Grid templateColumns="1fr 1fr" gap="2" mt="3" alignItems="end">
+          <Grid templateColumns="repeat(2, minmax(0, 1fr))" gap="2" mt="3" alignItems="end">
             <Field name="tripName" label="Trip" faults={faults}>
               {(p) => <Input {...p} defaultValue={value("tripName", "")} placeholder="Away" />}
             </Field>
@@ -197,7 +202,12 @@ export function SettingsLists({ garden, windows, dated, trips, people, container
           </Removable>
         ))}
         <Form method="post" preventScrollReset>
-          <Grid templateColumns={{ base: "1fr 1fr", md: "1.5fr 1fr 0.8fr 0.8fr auto" }} gap="2" mt="3" alignItems="end">
+          <Grid
+            templateColumns={{ base: "repeat(2, minmax(0, 1fr))", md: "1.5fr 1fr 0.8fr 0.8fr auto" }}
+            gap="2"
+            mt="3"
+            alignItems="end"
+          >
             <Field name="containerName" label="Container" faults={faults}>
               {(p) => <Input {...p} defaultValue={value("containerName", "")} />}
             </Field>

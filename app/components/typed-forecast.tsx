@@ -20,7 +20,7 @@ export function TypedForecast({ today, units, faults }: { today: string; units: 
     <Section title="Type in a forecast" id="typed" note="From the paper or the radio; leave out what you do not know">
       <Form method="post" action="/weather#typed">
         <Grid
-          templateColumns={{ base: "5.2rem repeat(4, minmax(0, 1fr))", md: "6.5rem repeat(4, minmax(64px, 110px))" }}
+          templateColumns={{ base: "4.2rem repeat(4, minmax(48px, 1fr))", md: "6.5rem repeat(4, minmax(64px, 110px))" }}
           gap={{ base: "1.5", md: "2" }}
           alignItems="center"
           maxW="640px"

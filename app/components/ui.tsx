@@ -1,7 +1,7 @@
 import { Box, chakra, Flex, Heading, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import { Link } from "react-router";
-import { button, field } from "../theme/recipes";
+import { button, field, THUMB } from "../theme/recipes";
 
 export const Button = chakra("button", button);
 export const LinkButton = chakra(Link, button);
@@ -14,6 +14,16 @@ export const Anchor = chakra(Link, {
     textDecoration: "underline",
     textUnderlineOffset: "3px",
     textDecorationThickness: "1px",
+  },
+});
+
+/** A link that stands by itself in a row or a line of links: a thumb hits it. */
+export const RowAnchor = chakra(Anchor, {
+  base: {
+    display: { base: "inline-flex", lg: "inline" },
+    alignItems: "center",
+    minH: { base: THUMB, lg: "auto" },
+    minW: { base: THUMB, lg: "auto" },
   },
 });
 

@@ -149,7 +149,7 @@ export function WalkForm({ data, faults }: { data: WalkSheet; faults: Faults }) 
           <input type="hidden" name="seenAt" value={key.loadedAt ? timeSince(data.now, key.loadedAt) : ""} />
           <FormError faults={faults} />
           <Grid
-            templateColumns={{ base: "1fr", lg: "minmax(300px,0.85fr) minmax(0,1.2fr)" }}
+            templateColumns={{ base: "minmax(0, 1fr)", lg: "minmax(300px,0.85fr) minmax(0,1.2fr)" }}
             gap={{ base: "5", lg: "10" }}
           >
             <Box position={{ lg: "sticky" }} top="4" alignSelf="start">

@@ -63,7 +63,7 @@ export function WeatherColumns({ preview, text, what, source, fault }: Props) {
           {uses.map((u, i) => (
             <Grid
               key={u.heading}
-              templateColumns={{ base: "1fr 1fr", md: "minmax(120px,1fr) 210px 160px minmax(0,2fr)" }}
+              templateColumns={{ base: "repeat(2, minmax(0, 1fr))", md: "minmax(120px,1fr) 210px 160px minmax(0,2fr)" }}
               gap="2"
               alignItems="center"
               py="2"

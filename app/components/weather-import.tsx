@@ -20,7 +20,7 @@ export function WeatherImport({ faults, record, today, simulated }: Props) {
       note={record ? `Record: ${record.days} days, ${sayDate(record.from)} to ${sayDate(record.to)}` : "No record yet"}
     >
       <Form method="post" encType="multipart/form-data" action="/weather#bring">
-        <Grid templateColumns={{ base: "1fr", md: "1fr 1fr" }} gap="6">
+        <Grid templateColumns={{ base: "minmax(0, 1fr)", md: "1fr 1fr" }} gap="6">
           <Grid gap="4" alignContent="start">
             <Field name="what" label="What it is" faults={faults}>
               {(p) => (

@@ -69,7 +69,7 @@ export default function BackupPage({ loaderData, actionData }: Route.ComponentPr
           </tbody>
         </FiguresTable>
       </Box>
-      <Grid templateColumns={{ base: "1fr", md: "1fr 1fr" }} gapX="12">
+      <Grid templateColumns={{ base: "minmax(0, 1fr)", md: "1fr 1fr" }} gapX="12">
         <Picks title="Picks that would go" none="None: all of today’s picks are in it." of={goes} />
         <Picks title="Picks that would come back" none="None." of={comes} />
       </Grid>

@@ -128,7 +128,7 @@ export default function BedPage({ loaderData, actionData }: Route.ComponentProps
       title={bed ? bed.name : "New bed"}
       lead={`Measured in ${units === "us" ? "feet and inches" : "metres"} from the plot’s south-west corner: east, then north.`}
     >
-      <Grid templateColumns={{ base: "1fr", lg: "minmax(320px,1fr) minmax(0,1.4fr)" }} gap="8">
+      <Grid templateColumns={{ base: "minmax(0, 1fr)", lg: "minmax(320px,1fr) minmax(0,1.4fr)" }} gap="8">
         <Form method="post">
           <FormError faults={faults} />
           <Grid gap="4">
@@ -149,7 +149,7 @@ export default function BedPage({ loaderData, actionData }: Route.ComponentProps
                 </Select>
               )}
             </Field>
-            <Grid templateColumns="1fr 1fr" gap="4">
+            <Grid templateColumns="repeat(2, minmax(0, 1fr))" gap="4">
               <Field name="widthM" label={shape === "circle" ? "Across" : "East to west"} faults={faults}>
                 {(p) => (
                   <Input
@@ -189,7 +189,7 @@ export default function BedPage({ loaderData, actionData }: Route.ComponentProps
                 )}
               </Field>
             </Grid>
-            <Grid templateColumns="1fr 1fr" gap="4">
+            <Grid templateColumns="repeat(2, minmax(0, 1fr))" gap="4">
               <Field name="cover" label="Cover" faults={faults}>
                 {(p) => (
                   <Select {...p} defaultValue={shownValue(faults, "cover", bed?.cover ?? "none")}>

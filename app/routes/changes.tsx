@@ -92,7 +92,7 @@ export default function Changes({ loaderData }: Route.ComponentProps) {
               color="moss"
               cursor="pointer"
               fontSize="sm"
-              minH="32px"
+              minH="48px"
               display="inline-flex"
               alignItems="center"
             >

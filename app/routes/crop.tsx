@@ -104,7 +104,7 @@ export default function CropPage({ loaderData, actionData }: Route.ComponentProp
           </Box>
         ))}
       </Flex>
-      <Grid templateColumns={{ base: "1fr", lg: "minmax(0,1.25fr) minmax(300px,1fr)" }} gapX="12">
+      <Grid templateColumns={{ base: "minmax(0, 1fr)", lg: "minmax(0,1.25fr) minmax(300px,1fr)" }} gapX="12">
         <Box>
           <Section title="What it tells you">
             {crop.cues
@@ -114,7 +114,7 @@ export default function CropPage({ loaderData, actionData }: Route.ComponentProp
               ))}
           </Section>
           <Section title="Schools of picking" note="Each is right for someone; you choose one for each planting">
-            <Grid templateColumns={{ base: "1fr", md: "1fr 1fr" }} gap="4">
+            <Grid templateColumns={{ base: "minmax(0, 1fr)", md: "1fr 1fr" }} gap="4">
               {crop.schools.map((s) => (
                 <Box key={s.id} borderLeftWidth="3px" borderColor="ochre" pl="3">
                   <Text fontFamily="heading" fontWeight="600" fontSize="lg">

@@ -45,7 +45,7 @@ export default function Dishes({ loaderData, actionData }: Route.ComponentProps)
     >
       <FormError faults={faults} />
       <Cautions of={cautions} />
-      <Grid templateColumns={{ base: "1fr", lg: "1fr 1fr" }} gapX="12">
+      <Grid templateColumns={{ base: "minmax(0, 1fr)", lg: "1fr 1fr" }} gapX="12">
         <Section title="Noted" note={dishes.length > 0 ? `${dishes.length}` : undefined}>
           {dishes.length === 0 && <Text color="inkSoft">None yet. Begin with the one for too many courgettes.</Text>}
           {dishes.map((x) => (
@@ -56,7 +56,7 @@ export default function Dishes({ loaderData, actionData }: Route.ComponentProps)
               </Text>
               <DishNote note={x.note} />
               <chakra.details open={at === x.id || undefined}>
-                <chakra.summary color="moss" cursor="pointer" minH="44px" display="flex" alignItems="center">
+                <chakra.summary color="moss" cursor="pointer" minH="48px" display="flex" alignItems="center">
                   Change it
                 </chakra.summary>
                 <DishForm dish={x} crops={crops} faults={at === x.id ? faults : null} />
@@ -103,7 +103,7 @@ function DishForm({
           <Text fontWeight="600" mb="1">
             What it uses
           </Text>
-          <Grid templateColumns="1fr 1fr" gap="2">
+          <Grid templateColumns="repeat(2, minmax(0, 1fr))" gap="2">
             {PLACES_FOR_CROPS.map((k) => (
               <Select key={k} name="cropIds" aria-label={`Crop ${k + 1}`} defaultValue={kept[k] ?? ""} minW="0">
                 <option value="">{k === 0 ? "a crop" : "and perhaps"}</option>

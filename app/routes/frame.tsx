@@ -64,7 +64,7 @@ const Tab = chakra(NavLink, {
     alignItems: "center",
     gap: "2",
     px: "3",
-    minH: "44px",
+    minH: "48px",
     color: "inkSoft",
     fontWeight: "600",
     textDecoration: "none",
@@ -74,6 +74,7 @@ const Tab = chakra(NavLink, {
     _hover: { color: "ink" },
   },
 });
+const HOME = { display: "flex", alignItems: "center", gap: 10, minHeight: 48, minWidth: 0, textDecoration: "none" };
 const Thumb = chakra(NavLink, {
   base: {
     flex: "1",
@@ -111,7 +112,7 @@ export default function Frame({ loaderData }: Route.ComponentProps) {
       <Flex
         as="header"
         align="center"
-        gap="4"
+        gap={{ base: "2", md: "4" }}
         px={{ base: "4", md: "8" }}
         borderBottomWidth="1px"
         borderColor="rule"
@@ -119,11 +120,7 @@ export default function Frame({ loaderData }: Route.ComponentProps) {
         data-noprint
         minH="60px"
       >
-        <NavLink
-          to="/"
-          aria-label="Akmedon, today"
-          style={{ display: "flex", alignItems: "center", gap: 10, textDecoration: "none", color: "inherit" }}
-        >
+        <NavLink to="/" style={{ ...HOME, color: "inherit" }}>
           <img src="/seed.svg" alt="" width={26} height={26} />
           <Text
             fontFamily="heading"
@@ -131,7 +128,7 @@ export default function Frame({ loaderData }: Route.ComponentProps) {
             fontSize="xl"
             color="ink"
             truncate
-            maxW={{ base: "44vw", md: "15rem" }}
+            maxW={{ base: "36vw", sm: "44vw", md: "15rem" }}
           >
             {gardenName}
           </Text>
@@ -150,7 +147,7 @@ export default function Frame({ loaderData }: Route.ComponentProps) {
             </Tab>
           ))}
         </Flex>
-        <Box ml={{ base: "auto", lg: "0" }} fontSize="sm" color="inkSoft" whiteSpace="nowrap">
+        <Box ml={{ base: "auto", lg: "0" }} fontSize={{ base: "xs", sm: "sm" }} color="inkSoft" whiteSpace="nowrap">
           {pinned ? (
             <chakra.span title="The demo garden’s clock stands still; let time pass in Settings">
               <NavLink to="/settings#clock" style={{ color: "inherit" }}>

@@ -126,7 +126,15 @@ export default function Handbook({ loaderData }: Route.ComponentProps) {
       </Form>
       {families.map((f) => (
         <Section key={f.family} title={f.common} note={`${f.family}${f.rotation ? ` · rotation: ${f.rotation}` : ""}`}>
-          <Grid templateColumns={{ base: "1fr", sm: "1fr 1fr", lg: "1fr 1fr 1fr", xl: "repeat(4, 1fr)" }} gap="3">
+          <Grid
+            templateColumns={{
+              base: "minmax(0, 1fr)",
+              sm: "repeat(2, minmax(0, 1fr))",
+              lg: "1fr 1fr 1fr",
+              xl: "repeat(4, 1fr)",
+            }}
+            gap="3"
+          >
             {f.crops.map((c) => (
               <Card key={c.id} to={`/handbook/${c.id}`}>
                 <CropGlyph kind={c.glyph} stage={1.2} size={46} />

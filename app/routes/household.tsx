@@ -45,7 +45,7 @@ export default function Household({ loaderData, actionData }: Route.ComponentPro
       }
     >
       <FormError faults={faults} />
-      <Grid templateColumns={{ base: "1fr", lg: "1.25fr 1fr" }} gapX="12">
+      <Grid templateColumns={{ base: "minmax(0, 1fr)", lg: "1.25fr 1fr" }} gapX="12">
         <Section
           title="What you like"
           note={`for ${eaters} at table; a crop at “as in most homes” with its usual amounts is not kept`}
@@ -96,7 +96,7 @@ export default function Household({ loaderData, actionData }: Route.ComponentPro
             </Box>
           )}
           <Form method="post" preventScrollReset>
-            <Grid templateColumns="1fr 1fr" gap="3" mt="5">
+            <Grid templateColumns="repeat(2, minmax(0, 1fr))" gap="3" mt="5">
               <Field name="name" label="Another place" faults={faults}>
                 {(p) => <Input {...p} defaultValue={shownValue(faults, "name", "")} placeholder="shed rafters" />}
               </Field>
@@ -132,7 +132,7 @@ function Small({ label, name, id, value }: { label: string; name: string; id: st
   return (
     <chakra.label htmlFor={id} fontSize="sm" color="inkSoft" w="76px">
       {label}
-      <Input id={id} name={name} defaultValue={value} inputMode="decimal" minH="40px" px="2" />
+      <Input id={id} name={name} defaultValue={value} inputMode="decimal" minH="48px" px="2" />
     </chakra.label>
   );
 }
@@ -151,7 +151,7 @@ function TasteRow({ crop, faults }: { crop: Row; faults: Parameters<typeof FormE
         name={`${name}-${crop.id}`}
         defaultValue={shownValue(faults, `${name}-${crop.id}`, crop[name])}
         aria-invalid={faults?.errors[`${name}-${crop.id}`] ? true : undefined}
-        minH="40px"
+        minH="48px"
         px="2"
       />
       {faults?.errors[`${name}-${crop.id}`] && (
@@ -183,6 +183,7 @@ function TasteRow({ crop, faults }: { crop: Row; faults: Parameters<typeof FormE
         </chakra.label>
         <chakra.input
           type="range"
+          minH="48px"
           id={`liking-${crop.id}`}
           name={`liking-${crop.id}`}
           min={0}

@@ -52,7 +52,7 @@ export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
       }
     >
       <FormError faults={faults} />
-      <Grid templateColumns={{ base: "1fr", lg: "minmax(0,1.5fr) minmax(300px,1fr)" }} gapX="12">
+      <Grid templateColumns={{ base: "minmax(0, 1fr)", lg: "minmax(0,1.5fr) minmax(300px,1fr)" }} gapX="12">
         <Box>
           <Group title="Due" groups={now} empty="Nothing. Look at the week below." first={FIRST} />
           <Group title="This week" groups={week} empty="Nothing more this week." first={FIRST} />
@@ -210,7 +210,7 @@ function OwnJobForm({ view, faults, job }: { view: View; faults: Faults; job: Vi
             </Select>
           )}
         </Field>
-        <Grid templateColumns="1fr 1fr" gap="4">
+        <Grid templateColumns="repeat(2, minmax(0, 1fr))" gap="4">
           <Field name="startOn" label="From" faults={faults}>
             {(p) => <Input {...p} type="date" minW="0" defaultValue={value("startOn", job?.startOn ?? view.today)} />}
           </Field>
@@ -220,7 +220,7 @@ function OwnJobForm({ view, faults, job }: { view: View; faults: Faults; job: Vi
         </Grid>
         <Tickbox label="Again and again" checked={again} onChange={setAgain} />
         {again && (
-          <Grid templateColumns="1fr 1fr" gap="4">
+          <Grid templateColumns="repeat(2, minmax(0, 1fr))" gap="4">
             <Field name="everyDays" label="After so many days" hint="from the day it was done" faults={faults}>
               {(p) => <Input {...p} inputMode="numeric" minW="0" defaultValue={value("everyDays", job?.everyDays)} />}
             </Field>

@@ -51,7 +51,7 @@ export default function KeepLabels({ loaderData }: Route.ComponentProps) {
       }
     >
       {labels.length === 0 && <Text color="inkSoft">Nothing is kept that wants a label.</Text>}
-      <Grid templateColumns={{ base: "1fr", sm: "repeat(auto-fill, minmax(310px, 1fr))" }} gap="3">
+      <Grid templateColumns={{ base: "minmax(0, 1fr)", sm: "repeat(auto-fill, minmax(310px, 1fr))" }} gap="3">
         {labels.map((l) => (
           <CodeLabel
             key={l.id}

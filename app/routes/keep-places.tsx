@@ -4,7 +4,6 @@ import { PLACE_KINDS, PLACE_WORDS, ROOM_IN, roomUnitLitres } from "#core/househo
 import { PlaceBar } from "../components/place-bar";
 import { ReadingsLine } from "../components/readings-line";
 import {
-  Anchor,
   Button,
   type Faults,
   Field,
@@ -13,6 +12,7 @@ import {
   LinkButton,
   Note,
   Page,
+  RowAnchor,
   Section,
   Select,
   shownValue,
@@ -53,7 +53,7 @@ export default function KeepPlaces({ loaderData, actionData }: Route.ComponentPr
             <Flex key={b.id} gap="3" py="2" borderTopWidth="1px" borderColor="ruleSoft" wrap="wrap">
               <Text flex="1" minW="16rem">
                 {b.part && `${b.amount} of `}
-                <Anchor to={`/keep/lots/${b.lotId}`}>{b.kind}</Anchor>
+                <RowAnchor to={`/keep/lots/${b.lotId}`}>{b.kind}</RowAnchor>
                 {!b.part && `, ${b.amount},`} from {b.from} to <strong>{b.to}</strong>
               </Text>
               <Text>keeps {b.gainDays} days longer</Text>
@@ -68,7 +68,7 @@ export default function KeepPlaces({ loaderData, actionData }: Route.ComponentPr
       )}
       {places.map((p) => (
         <Section key={p.place.id} id={p.place.id} title={p.place.name} note={p.kind}>
-          <Grid templateColumns={{ base: "1fr", lg: "1fr 1fr" }} gapX="12" gapY="4">
+          <Grid templateColumns={{ base: "minmax(0, 1fr)", lg: "1fr 1fr" }} gapX="12" gapY="4">
             <Box>
               <PlaceBar place={p} />
               {p.alerts.map((a) => (
@@ -78,7 +78,7 @@ export default function KeepPlaces({ loaderData, actionData }: Route.ComponentPr
               ))}
               {p.lots.slice(0, 8).map((l) => (
                 <Flex key={l.id} justify="space-between" gap="3" py="1" borderTopWidth="1px" borderColor="ruleSoft">
-                  <Anchor to={`/keep/lots/${l.id}`}>{l.kind}</Anchor>
+                  <RowAnchor to={`/keep/lots/${l.id}`}>{l.kind}</RowAnchor>
                   <Text>
                     {l.left},{" "}
                     <Text as="span" color={l.soon ? "madder" : "inkSoft"}>
@@ -93,7 +93,7 @@ export default function KeepPlaces({ loaderData, actionData }: Route.ComponentPr
               <ReadingsLine readings={p.readings} units={units} />
               <Readings place={p} faults={at === p.place.id ? faults : null} deg={deg} />
               <chakra.details open={(at === p.place.id && faults?.typed.intent === "place") || undefined}>
-                <chakra.summary color="moss" cursor="pointer" minH="44px" display="flex" alignItems="center">
+                <chakra.summary color="moss" cursor="pointer" minH="48px" display="flex" alignItems="center">
                   Change {p.place.name}
                 </chakra.summary>
                 <PlaceForm place={p} units={units} faults={at === p.place.id ? faults : null} />
@@ -156,7 +156,7 @@ function Readings({ place, faults, deg }: { place: PlaceView; faults: Faults; de
         The sensor is simulated; one in the home network would answer the same way.
       </Text>
       <chakra.details open={faults?.errors.table ? true : undefined}>
-        <chakra.summary color="moss" cursor="pointer" minH="44px" display="flex" alignItems="center">
+        <chakra.summary color="moss" cursor="pointer" minH="48px" display="flex" alignItems="center">
           Readings from a file
         </chakra.summary>
         <Form method="post" encType="multipart/form-data">
@@ -225,7 +225,7 @@ function PlaceForm({ place, units, faults }: { place: PlaceView | null; units: "
   return (
     <Form method="post">
       <input type="hidden" name="placeId" value={p?.id ?? ""} />
-      <Grid templateColumns={{ base: "1fr 1fr", md: "repeat(4, minmax(0, 1fr))" }} gap="3">
+      <Grid templateColumns={{ base: "repeat(2, minmax(0, 1fr))", md: "repeat(4, minmax(0, 1fr))" }} gap="3">
         {input("name", "Name", p?.name, false)}
         {select(
           "kind",

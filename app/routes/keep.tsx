@@ -7,7 +7,7 @@ import { LotForm } from "../components/lot-form";
 import { LotRow } from "../components/lot-row";
 import { PlaceBar } from "../components/place-bar";
 import { TickRow } from "../components/tick-row";
-import { Anchor, Button, LinkButton, Note, Page, Section } from "../components/ui";
+import { Anchor, Button, LinkButton, Note, Page, RowAnchor, Section } from "../components/ui";
 import { lastGood, useKept } from "../offline/last-good";
 import { desk } from "../server/desk.server";
 import { keepView, type LotLine } from "../server/keep.server";
@@ -70,7 +70,7 @@ export default function Keep({ loaderData }: Route.ComponentProps) {
           ))}
         </Section>
       )}
-      <Grid templateColumns={{ base: "1fr", lg: "minmax(0,1.35fr) minmax(300px,1fr)" }} gapX="12">
+      <Grid templateColumns={{ base: "minmax(0, 1fr)", lg: "minmax(0,1.35fr) minmax(300px,1fr)" }} gapX="12">
         <Section title="Use first" note="damaged, bolted and small before the rest, then what ends soonest">
           {first.length === 0 && <Text color="inkSoft">When something is picked, it stands here.</Text>}
           {shown.map((l) => (
@@ -93,9 +93,9 @@ export default function Keep({ loaderData }: Route.ComponentProps) {
               {clocks.map((c) => (
                 <Box key={c.id} py="2.5" borderTopWidth="1px" borderColor="ruleSoft">
                   <Flex justify="space-between" gap="3">
-                    <Anchor to={`/keep/lots/${c.id}`} fontWeight="650">
+                    <RowAnchor to={`/keep/lots/${c.id}`} fontWeight="650">
                       {c.kind}
-                    </Anchor>
+                    </RowAnchor>
                     <Text>{c.ripe || c.curing}</Text>
                   </Flex>
                   {c.done > 0 && (
@@ -156,7 +156,7 @@ export default function Keep({ loaderData }: Route.ComponentProps) {
               {replant.rows.map((r) => (
                 <Box key={r.id} py="1.5" borderTopWidth="1px" borderColor="ruleSoft">
                   <Flex justify="space-between" gap="3">
-                    {r.lotId ? <Anchor to={`/keep/lots/${r.lotId}`}>{r.name}</Anchor> : <Text>{r.name}</Text>}
+                    {r.lotId ? <RowAnchor to={`/keep/lots/${r.lotId}`}>{r.name}</RowAnchor> : <Text>{r.name}</Text>}
                     <Text fontWeight="600" color={r.enough ? "ink" : "madder"}>
                       {r.have}
                     </Text>
@@ -168,7 +168,7 @@ export default function Keep({ loaderData }: Route.ComponentProps) {
               ))}
               {replant.others.map((l) => (
                 <Flex key={l.id} justify="space-between" gap="3" py="1.5" borderTopWidth="1px" borderColor="ruleSoft">
-                  <Anchor to={`/keep/lots/${l.id}`}>{l.kind}</Anchor>
+                  <RowAnchor to={`/keep/lots/${l.id}`}>{l.kind}</RowAnchor>
                   <Text>{l.left}</Text>
                 </Flex>
               ))}

@@ -76,7 +76,7 @@ export default function Labels({ loaderData }: Route.ComponentProps) {
         )}
       </Box>
       {labels.length === 0 && <Text color="inkSoft">Nothing grows here now.</Text>}
-      <Grid templateColumns={{ base: "1fr", sm: "repeat(auto-fill, minmax(300px, 1fr))" }} gap="3">
+      <Grid templateColumns={{ base: "minmax(0, 1fr)", sm: "repeat(auto-fill, minmax(300px, 1fr))" }} gap="3">
         {labels.map((l) => (
           <CodeLabel key={l.id} code={l.code} name={l.crop} lines={[l.kind, l.started]} last={l.bed} />
         ))}

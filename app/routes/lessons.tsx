@@ -45,7 +45,7 @@ export default function Lessons({ loaderData, actionData }: Route.ComponentProps
           ))}
         </Section>
       )}
-      <Grid templateColumns={{ base: "1fr", lg: "1fr 1fr" }} gapX="12">
+      <Grid templateColumns={{ base: "minmax(0, 1fr)", lg: "1fr 1fr" }} gapX="12">
         <Box>
           <Section title={about ? `A lesson about ${about.name}` : "A new lesson"}>
             <Form method="post" key={kept.length}>
@@ -64,7 +64,7 @@ export default function Lessons({ loaderData, actionData }: Route.ComponentProps
                 <Field name="next" label="Next time" faults={fresh}>
                   {(p) => <Input {...p} defaultValue={shownValue(fresh, "next", "")} />}
                 </Field>
-                <Grid templateColumns="1fr 1fr" gap="4">
+                <Grid templateColumns="repeat(2, minmax(0, 1fr))" gap="4">
                   {!about && (
                     <Field name="cropId" label="Crop" faults={fresh}>
                       {(p) => (

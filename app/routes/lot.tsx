@@ -99,7 +99,7 @@ export default function LotPage({ loaderData, actionData }: Route.ComponentProps
       }
     >
       <FormError faults={faults} />
-      <Grid templateColumns={{ base: "1fr", lg: "minmax(0,1.25fr) minmax(320px,1fr)" }} gapX="12">
+      <Grid templateColumns={{ base: "minmax(0, 1fr)", lg: "minmax(0,1.25fr) minmax(320px,1fr)" }} gapX="12">
         <Box>
           <Flex gap="4" align="center" mb="5">
             <CropGlyph kind={lot.glyph} stage={1.25} size={84} />

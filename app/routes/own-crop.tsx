@@ -71,7 +71,7 @@ export default function OwnCrop({ loaderData, actionData }: Route.ComponentProps
     </Field>
   );
   const pair = (name: string, label: string, value: [number, number] | null) => (
-    <Grid templateColumns="1fr 1fr" gap="2.5">
+    <Grid templateColumns="repeat(2, minmax(0, 1fr))" gap="2.5">
       {text(`${name}Low`, `${label}, from`, value?.[0] ?? null)}
       {text(`${name}High`, "to", value?.[1] ?? null)}
     </Grid>
@@ -83,7 +83,7 @@ export default function OwnCrop({ loaderData, actionData }: Route.ComponentProps
     >
       <Form method="post">
         <FormError faults={faults} />
-        <Grid templateColumns={{ base: "1fr", lg: "1fr 1.2fr" }} gap="12">
+        <Grid templateColumns={{ base: "minmax(0, 1fr)", lg: "1fr 1.2fr" }} gap="12">
           <Box>
             <Section title="What it is">
               <Grid gap="4">
@@ -134,7 +134,7 @@ export default function OwnCrop({ loaderData, actionData }: Route.ComponentProps
                 {pair("days-yearly", "Days each year", base.days.yearly)}
                 {text("usualStart", "Usual start, month-day", base.usualStart, "As 04-15.")}
                 {text("baseC", "Grows above, °C", base.warmth.baseC, "Leave empty when unknown.")}
-                <Grid templateColumns="1fr 1fr" gap="2.5">
+                <Grid templateColumns="repeat(2, minmax(0, 1fr))" gap="2.5">
                   {text("intervalWarm", "Pick every, days, warm", base.interval.warmDays)}
                   {text("intervalCool", "cool", base.interval.coolDays)}
                   {text("primeWarm", "At its best, days, warm", base.prime.warmDays)}

@@ -99,7 +99,7 @@ export default function PickPage({ loaderData, actionData }: Route.ComponentProp
       }
     >
       <Grid
-        templateColumns={{ base: "1fr", lg: "minmax(320px,1.2fr) minmax(280px,0.8fr)" }}
+        templateColumns={{ base: "minmax(0, 1fr)", lg: "minmax(320px,1.2fr) minmax(280px,0.8fr)" }}
         gap={{ base: "6", lg: "10" }}
       >
         <Form method="post">
@@ -139,7 +139,7 @@ export default function PickPage({ loaderData, actionData }: Route.ComponentProp
               <chakra.legend fontWeight="600" mb="1">
                 Containers on the scale
               </chakra.legend>
-              <Grid templateColumns={{ base: "1fr", sm: "1fr 1fr" }} gap="2">
+              <Grid templateColumns={{ base: "minmax(0, 1fr)", sm: "repeat(2, minmax(0, 1fr))" }} gap="2">
                 {containers.map((c) => (
                   <ContainerCounter
                     key={c.id}
@@ -218,7 +218,7 @@ export default function PickPage({ loaderData, actionData }: Route.ComponentProp
             />
             <Flex gap="6" wrap="wrap">
               {crop.topsShare > 0 && (
-                <chakra.label display="flex" gap="2" alignItems="center" minH="44px">
+                <chakra.label display="flex" gap="2" alignItems="center" minH="48px">
                   <input
                     type="checkbox"
                     name="topsOn"
@@ -229,7 +229,7 @@ export default function PickPage({ loaderData, actionData }: Route.ComponentProp
                   tops still on
                 </chakra.label>
               )}
-              <chakra.label display="flex" gap="2" alignItems="center" minH="44px">
+              <chakra.label display="flex" gap="2" alignItems="center" minH="48px">
                 <input
                   type="checkbox"
                   name="estimated"

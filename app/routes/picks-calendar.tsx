@@ -83,9 +83,20 @@ export default function PicksCalendar({ loaderData }: Route.ComponentProps) {
         </>
       }
     >
-      <Grid templateColumns="repeat(12, 1fr)" gap="1" mb="6" as="nav" aria-label="Months of the year">
+      <Grid
+        templateColumns={{ base: "repeat(6, minmax(0, 1fr))", md: "repeat(12, minmax(0, 1fr))" }}
+        gap={{ base: "0", md: "1" }}
+        mb="6"
+        as="nav"
+        aria-label="Months of the year"
+      >
         {year.map((m) => (
-          <Link key={m.key} to={`?month=${m.key}`} aria-current={m.key === month ? "date" : undefined}>
+          <Link
+            key={m.key}
+            style={{ display: "block" }}
+            to={`?month=${m.key}`}
+            aria-current={m.key === month ? "date" : undefined}
+          >
             <Flex h="40px" align="flex-end" borderBottomWidth="2px" borderColor={m.key === month ? "madder" : "rule"}>
               <Box w="100%" bg="moss" style={{ height: `${(100 * m.massG) / most}%` }} />
             </Flex>

@@ -103,7 +103,7 @@ export default function PicksSheet({ loaderData }: Route.ComponentProps) {
         </>
       }
     >
-      <Box overflowX="auto">
+      <Box overflowX="auto" role="region" aria-label="The sheet" tabIndex={0}>
         <Sheet>
           <thead>
             <tr>

@@ -79,7 +79,7 @@ export default function PlantingLine({ loaderData }: Route.ComponentProps) {
         </>
       }
     >
-      <Grid templateColumns={{ base: "1fr", lg: "minmax(0, 1.5fr) minmax(260px, 0.8fr)" }} gap="10">
+      <Grid templateColumns={{ base: "minmax(0, 1fr)", lg: "minmax(0, 1.5fr) minmax(260px, 0.8fr)" }} gap="10">
         <Box order={{ base: 2, lg: 1 }}>
           <Section title="What befell it" note={`${events.length} entries, latest first`}>
             <Box as="ol" listStyleType="none">

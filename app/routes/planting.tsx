@@ -140,7 +140,7 @@ export default function PlantingPage({ loaderData, actionData }: Route.Component
         ) : undefined
       }
     >
-      <Grid templateColumns={{ base: "1fr", lg: "minmax(320px,1.1fr) minmax(280px,0.9fr)" }} gap="10">
+      <Grid templateColumns={{ base: "minmax(0, 1fr)", lg: "minmax(320px,1.1fr) minmax(280px,0.9fr)" }} gap="10">
         <Form method="post">
           <FormError faults={faults} />
           {faults?.typed.sure && <input type="hidden" name="sure" value="yes" />}
@@ -152,7 +152,7 @@ export default function PlantingPage({ loaderData, actionData }: Route.Component
             </Note>
           )}
           <Grid gap="4">
-            <Grid templateColumns={{ base: "1fr", sm: "1fr 1fr" }} gap="4">
+            <Grid templateColumns={{ base: "minmax(0, 1fr)", sm: "repeat(2, minmax(0, 1fr))" }} gap="4">
               <Field name="cropId" label="Crop" faults={faults}>
                 {(p) => (
                   <Select {...p} value={cropId} onChange={(e) => setCropId(e.target.value)}>
@@ -221,7 +221,7 @@ export default function PlantingPage({ loaderData, actionData }: Route.Component
             <Text fontSize="sm" color="inkSoft" mt="-2">
               Any one of the three will do; it tells how much to expect.
             </Text>
-            <Grid templateColumns="1fr 1fr" gap="4">
+            <Grid templateColumns="repeat(2, minmax(0, 1fr))" gap="4">
               <Field
                 name="packetMinDays"
                 label="Packet: days from"

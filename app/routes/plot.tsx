@@ -107,7 +107,11 @@ export default function Plot({ loaderData }: Route.ComponentProps) {
       {beds.length === 0 ? (
         <FirstBed />
       ) : (
-        <Grid templateColumns={{ base: "1fr", lg: "minmax(0,1.75fr) minmax(300px,1fr)" }} gap="8" alignItems="start">
+        <Grid
+          templateColumns={{ base: "minmax(0, 1fr)", lg: "minmax(0,1.75fr) minmax(300px,1fr)" }}
+          gap="8"
+          alignItems="start"
+        >
           <Box position={{ lg: "sticky" }} top="4">
             <PlotMap
               units={units}

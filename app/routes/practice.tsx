@@ -121,7 +121,7 @@ export default function Practice({ loaderData }: Route.ComponentProps) {
         </LinkButton>
       }
     >
-      <Grid templateColumns={{ base: "1fr", lg: "1.1fr 1fr" }} gap="10">
+      <Grid templateColumns={{ base: "minmax(0, 1fr)", lg: "1.1fr 1fr" }} gap="10">
         <Box>
           <Box bg="sheet" borderWidth="1px" borderColor="rule" borderRadius="leaf" p="5" mb="5">
             <Flex align="center" gap="4" mb="3">
@@ -164,7 +164,7 @@ export default function Practice({ loaderData }: Route.ComponentProps) {
             <Form method="post">
               <input type="hidden" name="plant" value={seed} />
               <input type="hidden" name="mine" value={mine ? "yes" : "no"} />
-              <Grid templateColumns="1fr 1fr" gap="2.5">
+              <Grid templateColumns="repeat(2, minmax(0, 1fr))" gap="2.5">
                 {PRACTICE_ANSWERS.map((a) => (
                   <Button key={a} type="submit" name="said" value={a} size="lg" variant="outline">
                     {ANSWER_WORDS[a]}

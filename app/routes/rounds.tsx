@@ -17,7 +17,7 @@ import { LaneLegend } from "../components/lane-legend";
 import { Lanes } from "../components/lanes";
 import { Ledger } from "../components/ledger";
 import { RoundCard } from "../components/round-card";
-import { Anchor, Button, LinkButton, Note, Page, Section } from "../components/ui";
+import { Anchor, Button, LinkButton, Note, Page, RowAnchor, Section } from "../components/ui";
 import { useLivePlan } from "../components/use-live-plan";
 import { useRoundDrag } from "../components/use-round-drag";
 import { lastGood, useKept } from "../offline/last-good";
@@ -235,14 +235,14 @@ export default function Rounds({ loaderData, actionData }: Route.ComponentProps)
             : null
         }
       />
-      <Flex gap="5" mb="3" fontSize="sm" wrap="wrap" data-noprint>
-        <Anchor to={wordsOnly ? "/rounds" : "/rounds?view=words"} preventScrollReset>
+      <Flex columnGap="5" mb="3" fontSize="sm" wrap="wrap" data-noprint>
+        <RowAnchor to={wordsOnly ? "/rounds" : "/rounds?view=words"} preventScrollReset>
           {wordsOnly ? "Show the lanes" : "Words only"}
-        </Anchor>
-        {loaderData.tripName && <Anchor to="/rounds/trip">Before and after: {loaderData.tripName}</Anchor>}
-        <Anchor to="/settings/household">Taste and room</Anchor>
-        <Anchor to="/settings#windows">Your hours</Anchor>
-        <Anchor to="/rounds/meal">For a meal</Anchor>
+        </RowAnchor>
+        {loaderData.tripName && <RowAnchor to="/rounds/trip">Before and after: {loaderData.tripName}</RowAnchor>}
+        <RowAnchor to="/settings/household">Taste and room</RowAnchor>
+        <RowAnchor to="/settings#windows">Your hours</RowAnchor>
+        <RowAnchor to="/rounds/meal">For a meal</RowAnchor>
       </Flex>
       {!wordsOnly && (
         <Box
@@ -279,7 +279,7 @@ export default function Rounds({ loaderData, actionData }: Route.ComponentProps)
         </Box>
       )}
       {!wordsOnly && <LaneLegend />}
-      <Grid templateColumns={{ base: "1fr", lg: "1fr 1fr" }} gapX="10" mt="8">
+      <Grid templateColumns={{ base: "minmax(0, 1fr)", lg: "1fr 1fr" }} gapX="10" mt="8">
         {rounds.map((r) => (
           <RoundCard
             key={r.id}
@@ -293,7 +293,7 @@ export default function Rounds({ loaderData, actionData }: Route.ComponentProps)
         ))}
       </Grid>
       {rounds.length > 0 && (
-        <Grid templateColumns={{ base: "1fr", lg: "1fr 1fr" }} gapX="10">
+        <Grid templateColumns={{ base: "minmax(0, 1fr)", lg: "1fr 1fr" }} gapX="10">
           <Section title="Left standing" note="No round takes these, and why">
             {loaderData.left.length === 0 && <Text color="inkSoft">Every planting has its round.</Text>}
             {loaderData.left.map((l) => (

@@ -28,7 +28,7 @@ export default function SeasonBeds({ loaderData }: Route.ComponentProps) {
       lead="Clear with a reason, then fill the gap: what still ripens there, and what may follow what stood there."
     >
       <SeasonNav />
-      <Grid templateColumns={{ base: "1fr", lg: "minmax(0,1fr) minmax(0,1.15fr)" }} gapX="12">
+      <Grid templateColumns={{ base: "minmax(0, 1fr)", lg: "minmax(0,1fr) minmax(0,1.15fr)" }} gapX="12">
         <Box>
           <Section title="To clear">
             {over.length === 0 && (

@@ -45,7 +45,7 @@ export default function SeasonCompare({ loaderData }: Route.ComponentProps) {
           submit(form, { method: "get", replace: true, preventScrollReset: true });
         }}
       >
-        <Grid templateColumns={{ base: "1fr", md: "repeat(3, minmax(0, 1fr))" }} gap="3" mb="4">
+        <Grid templateColumns={{ base: "minmax(0, 1fr)", md: "repeat(3, minmax(0, 1fr))" }} gap="3" mb="4">
           <Select name="crop" aria-label="Crop" defaultValue={cropId}>
             {crops.map((c) => (
               <option key={c.id} value={c.id}>
@@ -70,7 +70,7 @@ export default function SeasonCompare({ loaderData }: Route.ComponentProps) {
           </Select>
         </Grid>
         {enough && (
-          <Grid templateColumns="1fr 1fr" gap={{ base: "3", md: "8" }} mb="6">
+          <Grid templateColumns="repeat(2, minmax(0, 1fr))" gap={{ base: "3", md: "8" }} mb="6">
             {([a, b] as const).map((chosen, side) => {
               const s = found.sides[side];
               return (

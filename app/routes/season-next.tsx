@@ -62,7 +62,7 @@ export default function SeasonNext({ loaderData, actionData }: Route.ComponentPr
           )}
         </Flex>
       </Form>
-      <Grid templateColumns={{ base: "1fr", lg: "minmax(0,1.35fr) minmax(0,1fr)" }} gapX="12">
+      <Grid templateColumns={{ base: "minmax(0, 1fr)", lg: "minmax(0,1.35fr) minmax(0,1fr)" }} gapX="12">
         <Box>
           {beds
             .filter((b) => b.rows.length > 0)
@@ -154,7 +154,7 @@ function PlannedRow({ row: r, view, faults }: { row: Row; view: View; faults: Fa
       </Flex>
       {!r.made && (
         <chakra.details open={faults ? true : undefined}>
-          <chakra.summary color="moss" cursor="pointer" minH="44px" display="flex" alignItems="center" fontSize="sm">
+          <chakra.summary color="moss" cursor="pointer" minH="48px" display="flex" alignItems="center" fontSize="sm">
             Change
           </chakra.summary>
           <PlannedForm row={r} view={view} faults={faults} />
@@ -208,7 +208,7 @@ function PlannedForm({ row: r, view, faults }: { row: Row | null; view: View; fa
   return (
     <Form method="post">
       <input type="hidden" name="id" value={r?.id ?? ""} />
-      <Grid templateColumns={{ base: "1fr 1fr", md: "repeat(3, minmax(0,1fr))" }} gap="3">
+      <Grid templateColumns={{ base: "repeat(2, minmax(0, 1fr))", md: "repeat(3, minmax(0,1fr))" }} gap="3">
         {select("cropId", "Crop", r?.cropId, [["", "choose"], ...view.crops.map((c) => [c.id, c.name] as const)])}
         {input("kind", "Kind", r?.kind, "text")}
         {select(

@@ -63,7 +63,7 @@ export default function SeasonRhythm({ loaderData }: Route.ComponentProps) {
             {span}, a round’s share for it taken as {minutes} minutes. By the model that also plans your rounds, set so
             that your own days bring what you weighed.
           </Text>
-          <Grid templateColumns={{ base: "1fr", lg: "minmax(0,1.6fr) minmax(260px,1fr)" }} gapX="12">
+          <Grid templateColumns={{ base: "minmax(0, 1fr)", lg: "minmax(0,1.6fr) minmax(260px,1fr)" }} gapX="12">
             <Section title="What each would have brought" note="dark: in its prime; brown: over-age">
               {lines.map((l, i) => (
                 <Flex key={l.name} align="center" gap="3" py="2" borderTopWidth="1px" borderColor="ruleSoft">

@@ -40,7 +40,7 @@ export default function SeasonSeeds({ loaderData, actionData }: Route.ComponentP
     >
       <SeasonNav />
       <FormError faults={faults} />
-      <Grid templateColumns={{ base: "1fr", lg: "minmax(0,1.2fr) minmax(0,1fr)" }} gapX="12">
+      <Grid templateColumns={{ base: "minmax(0, 1fr)", lg: "minmax(0,1.2fr) minmax(0,1fr)" }} gapX="12">
         <Section title="In the box" note={lots.length > 0 ? `${lots.length}` : undefined}>
           {lots.length === 0 && <Text color="inkSoft">Empty. Begin with the packet that is open on the table.</Text>}
           {lots.map((l) => (
@@ -71,7 +71,7 @@ export default function SeasonSeeds({ loaderData, actionData }: Route.ComponentP
               </Flex>
 
               <chakra.details open={at === l.lot.id || undefined}>
-                <chakra.summary color="moss" cursor="pointer" minH="44px" display="flex" alignItems="center">
+                <chakra.summary color="moss" cursor="pointer" minH="48px" display="flex" alignItems="center">
                   Test it, or change it
                 </chakra.summary>
                 <SeedForm view={loaderData} lot={l.lot} faults={at === l.lot.id ? faults : null} />
@@ -165,7 +165,7 @@ function SeedForm({ view, lot, faults }: { view: View; lot: View["lots"][number]
   return (
     <Form method="post">
       <input type="hidden" name="id" value={lot?.id ?? ""} />
-      <Grid templateColumns="1fr 1fr" gap="3">
+      <Grid templateColumns="repeat(2, minmax(0, 1fr))" gap="3">
         <Field name="cropId" label="Crop" faults={faults}>
           {(p) => (
             <Select
@@ -206,7 +206,7 @@ function SeedForm({ view, lot, faults }: { view: View; lot: View["lots"][number]
         {input("year", "Grown or packed in", lot?.year ?? view.year, "numeric")}
         {input("source", "From", lot?.source, "text")}
         {input("testedOn", "Tested on", lot?.testedOn, "date")}
-        <Grid templateColumns="1fr 1fr" gap="3">
+        <Grid templateColumns="repeat(2, minmax(0, 1fr))" gap="3">
           {input("tested", "Laid out", lot?.tested, "numeric")}
           {input("sprouted", "Sprouted", lot?.sprouted, "numeric")}
         </Grid>

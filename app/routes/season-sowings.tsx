@@ -5,7 +5,6 @@ import { CropGlyph } from "../components/crop-glyph";
 import { FiguresTable } from "../components/figures-table";
 import { SeasonNav } from "../components/season-nav";
 import {
-  Anchor,
   Button,
   type Faults,
   Field,
@@ -13,6 +12,7 @@ import {
   Input,
   Note,
   Page,
+  RowAnchor,
   Section,
   Select,
   shownValue,
@@ -46,7 +46,7 @@ export default function SeasonSowings({ loaderData, actionData }: Route.Componen
     >
       <SeasonNav />
       <Form method="get" onChange={(e) => submit(e.currentTarget, { replace: true, preventScrollReset: true })}>
-        <Grid templateColumns={{ base: "1fr", md: "repeat(4, minmax(0,1fr))" }} gap="3" mb="6">
+        <Grid templateColumns={{ base: "minmax(0, 1fr)", md: "repeat(4, minmax(0,1fr))" }} gap="3" mb="6">
           <Select name="crop" aria-label="Crop to spread" defaultValue={cropId}>
             {crops.map((c) => (
               <option key={c.id} value={c.id}>
@@ -124,7 +124,7 @@ export default function SeasonSowings({ loaderData, actionData }: Route.Componen
                   <td>
                     <Flex align="center" gap="2">
                       <CropGlyph kind={l.glyph} stage={1.25} size={24} />
-                      <Anchor to={`/handbook/${l.id}`}>{l.name}</Anchor>
+                      <RowAnchor to={`/handbook/${l.id}`}>{l.name}</RowAnchor>
                     </Flex>
                   </td>
                   <td>{l.how}</td>
@@ -152,7 +152,11 @@ function SeriesForm({ view, faults }: { view: View; faults: Faults }) {
     <Form method="post" key={view.cropId}>
       <input type="hidden" name="cropId" value={view.cropId} />
       <input type="hidden" name="risk" value={view.risk} />
-      <Grid templateColumns={{ base: "1fr 1fr", md: "repeat(6, minmax(0,1fr))" }} gap="3" alignItems="end">
+      <Grid
+        templateColumns={{ base: "repeat(2, minmax(0, 1fr))", md: "repeat(6, minmax(0,1fr))" }}
+        gap="3"
+        alignItems="end"
+      >
         <Field
           name="kind"
           label={`${view.crops.find((c) => c.id === view.cropId)?.name ?? "Crop"}, kind`}

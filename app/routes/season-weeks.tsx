@@ -52,7 +52,7 @@ export default function SeasonWeeks({ loaderData }: Route.ComponentProps) {
             <WeekCells view={loaderData} />
             <WeekLegend />
           </Box>
-          <Grid templateColumns={{ base: "1fr", lg: "1fr 1fr" }} gapX="12">
+          <Grid templateColumns={{ base: "minmax(0, 1fr)", lg: "1fr 1fr" }} gapX="12">
             <Box>
               <Section title="Too much, and nothing">
                 {told.length === 0 && <Text color="inkSoft">Neither: it came as it was used.</Text>}

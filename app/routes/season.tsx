@@ -126,7 +126,7 @@ export default function Season({ loaderData }: Route.ComponentProps) {
               </tbody>
             </FiguresTable>
           </Section>
-          <Grid templateColumns={{ base: "1fr", md: "1fr 1fr" }} gapX="12">
+          <Grid templateColumns={{ base: "minmax(0, 1fr)", md: "1fr 1fr" }} gapX="12">
             <Section title="What became of it" note="by what was written down under Keep">
               {ways.told.map((w) => (
                 <Box key={w.name} py="1.5" borderTopWidth="1px" borderColor="ruleSoft">

@@ -217,11 +217,11 @@ export default function Settings({ loaderData, actionData }: Route.ComponentProp
       }
     >
       <FormError faults={faults} />
-      <Grid templateColumns={{ base: "1fr", lg: "1fr 1fr" }} gapX="12">
+      <Grid templateColumns={{ base: "minmax(0, 1fr)", lg: "1fr 1fr" }} gapX="12">
         <Box>
           <Section title="The garden">
             <Form method="post">
-              <Grid gap="4" templateColumns="1fr 1fr">
+              <Grid gap="4" templateColumns="repeat(2, minmax(0, 1fr))">
                 <Field name="name" label="Name" faults={faults}>
                   {(p) => <Input {...p} defaultValue={value("name", garden.name)} />}
                 </Field>

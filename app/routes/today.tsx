@@ -221,7 +221,7 @@ export default function Today({ loaderData }: Route.ComponentProps) {
           </Box>
         )}
       </Box>
-      <Grid templateColumns={{ base: "1fr", lg: "minmax(0,1.5fr) minmax(280px,1fr)" }} gap="10">
+      <Grid templateColumns={{ base: "minmax(0, 1fr)", lg: "minmax(0,1.5fr) minmax(280px,1fr)" }} gap="10">
         <Section title="First, and why" note="What is lost by leaving it, dearest first">
           {urgencies.length === 0 && (
             <Text color="inkSoft">Nothing is in danger, and nothing passes its prime in the next fortnight.</Text>
@@ -302,7 +302,7 @@ export default function Today({ loaderData }: Route.ComponentProps) {
                 borderBottomWidth="1px"
                 borderColor="ruleSoft"
                 gap="2"
-                minH="44px"
+                minH="48px"
                 align="center"
               >
                 <Box>

@@ -97,7 +97,7 @@ export default function TripPage({ loaderData }: Route.ComponentProps) {
           No round is planned yet: <Anchor to="/rounds">plan the fortnight</Anchor> first, and these lists fill.
         </Note>
       )}
-      <Grid templateColumns={{ base: "1fr", md: "1fr 1fr" }} gapX="12">
+      <Grid templateColumns={{ base: "minmax(0, 1fr)", md: "1fr 1fr" }} gapX="12">
         <Box>
           <List
             title="Strip before you go"

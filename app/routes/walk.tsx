@@ -155,7 +155,7 @@ export default function Walk({ loaderData }: Route.ComponentProps) {
         </Box>
       )}
       {seen > 0 && <Summary {...summary} />}
-      <Grid templateColumns={{ base: "1fr", md: "1fr 1fr", xl: "1fr 1fr 1fr" }} gapX="10" alignItems="start">
+      <Grid templateColumns={{ base: "minmax(0, 1fr)", md: "1fr 1fr", xl: "1fr 1fr 1fr" }} gapX="10" alignItems="start">
         {beds.map((bed) => (
           <Section
             key={`${bed.name}/${bed.turn}`}
@@ -192,7 +192,7 @@ export default function Walk({ loaderData }: Route.ComponentProps) {
 function Summary({ pick, soon, later }: { pick: Stop[]; soon: Stop[]; later: Stop[] }) {
   return (
     <Section title="What today’s looks come to">
-      <Grid templateColumns={{ base: "1fr", md: "1.2fr 1fr 1fr" }} gap="6">
+      <Grid templateColumns={{ base: "minmax(0, 1fr)", md: "1.2fr 1fr 1fr" }} gap="6">
         <Box>
           <Text fontWeight="650" mb="2">
             Pick now

@@ -101,7 +101,7 @@ export default function WeatherRecord({ loaderData }: Route.ComponentProps) {
           <YearChart view={view} units={units} />
         </Drawn>
       </Section>
-      <Grid templateColumns={{ base: "1fr", lg: "1fr 1fr" }} gap={{ base: "0", lg: "10" }}>
+      <Grid templateColumns={{ base: "minmax(0, 1fr)", lg: "1fr 1fr" }} gap={{ base: "0", lg: "10" }}>
         <Section title="Rain" note="by month">
           <Drawn>
             <RainChart view={view} units={units} />
@@ -213,10 +213,10 @@ export default function WeatherRecord({ loaderData }: Route.ComponentProps) {
           Beaufort 5 (at least {units === "us" ? `${decimals(8 / 0.44704, 0)} mph` : "8 m/s"}).
         </Text>
         <Box as="details" mt="4">
-          <chakra.summary color="moss" cursor="pointer" minH="44px">
+          <chakra.summary color="moss" cursor="pointer" minH="48px">
             The charts of {view.year} as a table
           </chakra.summary>
-          <Box overflowX="auto">
+          <Box overflowX="auto" role="region" aria-label="The charts as a table" tabIndex={0}>
             <chakra.table fontSize="sm" css={{ "& td, & th": { padding: "3px 18px 3px 0", textAlign: "right" } }}>
               <thead>
                 <tr>

@@ -131,7 +131,7 @@ export default function Weather({ loaderData, actionData }: Route.ComponentProps
       <Box borderTopWidth="1px" borderBottomWidth="1px" borderColor="rule" bg="sheet" mb="8">
         <WeatherStrip days={strip} units={units} />
       </Box>
-      <Grid templateColumns={{ base: "1fr", lg: "minmax(0,1.3fr) minmax(300px,1fr)" }} gap="10">
+      <Grid templateColumns={{ base: "minmax(0, 1fr)", lg: "minmax(0,1.3fr) minmax(300px,1fr)" }} gap="10">
         <Box>
           <Section
             title={`${weekdayName(chosen.day)}, hour by hour`}

@@ -90,7 +90,7 @@ export default function WhatIfPage({ loaderData }: Route.ComponentProps) {
       }
     >
       <Form method="get" preventScrollReset onChange={(e) => e.currentTarget.requestSubmit()}>
-        <Grid templateColumns={{ base: "1fr 1fr", lg: "repeat(4, 1fr)" }} gap="4" mb="7">
+        <Grid templateColumns={{ base: "repeat(2, minmax(0, 1fr))", lg: "repeat(4, 1fr)" }} gap="4" mb="7">
           {CHOICES.map((c) => (
             <Box key={c.name}>
               <chakra.label htmlFor={c.name} display="block" fontWeight="600" mb="1">
@@ -117,7 +117,7 @@ export default function WhatIfPage({ loaderData }: Route.ComponentProps) {
         </Button>
       </Form>
       <Grid
-        templateColumns={{ base: "1fr", md: "repeat(3, 1fr)" }}
+        templateColumns={{ base: "minmax(0, 1fr)", md: "repeat(3, 1fr)" }}
         gap={{ base: "4", md: "8" }}
         mb="8"
         opacity={busy ? 0.5 : 1}
@@ -131,7 +131,7 @@ export default function WhatIfPage({ loaderData }: Route.ComponentProps) {
       <Text mb="8" maxW="68ch">
         {inWords(found, any, units)}
       </Text>
-      <Grid templateColumns={{ base: "1fr", md: "1fr 1fr" }} gapX="10">
+      <Grid templateColumns={{ base: "minmax(0, 1fr)", md: "1fr 1fr" }} gapX="10">
         <Rounds title="Your rounds" rounds={before.rounds} other={anew.rounds} fallen={same.fallen} units={units} />
         <Rounds title="Rounds for it" rounds={anew.rounds} other={before.rounds} fallen={[]} units={units} />
       </Grid>

@@ -21,7 +21,8 @@ export const system = createSystem(
       },
       "html[data-mode]": { "@media print": { colorScheme: "light", ...paperVariables } },
       "html, body": { bg: "paper", color: "ink", fontFamily: "body", fontSize: "md", lineHeight: "1.5" },
-      "*:focus-visible": { outline: "3px solid", outlineColor: "focus", outlineOffset: "2px" },
+      // a date's own parts take the focus one after the other: the field shows it for all of them
+      "*:focus-visible, input:focus-within": { outline: "3px solid", outlineColor: "focus", outlineOffset: "2px" },
       "a:hover": { textDecorationColor: "currentColor" },
     },
     theme: {

@@ -1,5 +1,12 @@
 import { defineRecipe } from "@chakra-ui/react";
 
+/** What a gloved thumb hits, px: as tall and as wide as that on a phone; by the table, with a mouse, it may be smaller. */
+export const THUMB = "48px";
+const pressable = (atTheTable: string) => ({
+  minH: { base: THUMB, lg: atTheTable },
+  minW: { base: THUMB, lg: "auto" },
+});
+
 /** Things to press: leaf-cornered, at least 48 px tall where a glove presses them. */
 export const button = defineRecipe({
   base: {
@@ -12,7 +19,7 @@ export const button = defineRecipe({
     fontWeight: "650",
     cursor: "pointer",
     textDecoration: "none",
-    whiteSpace: "nowrap",
+    whiteSpace: { base: "normal", sm: "nowrap" },
     borderWidth: "1.5px",
     borderColor: "transparent",
     transition: "background 0.12s",
@@ -26,8 +33,8 @@ export const button = defineRecipe({
       danger: { borderColor: "madder", color: "madder", bg: "transparent", _hover: { bg: "madderTint" } },
     },
     size: {
-      sm: { minH: "36px", px: "3", fontSize: "sm" },
-      md: { minH: "44px", px: "4", fontSize: "md" },
+      sm: { ...pressable("36px"), px: "3", fontSize: "sm" },
+      md: { ...pressable("44px"), px: "4", fontSize: "md" },
       lg: { minH: "54px", px: "5", fontSize: "lg" },
     },
   },
@@ -38,7 +45,7 @@ export const button = defineRecipe({
 export const field = defineRecipe({
   base: {
     width: "100%",
-    minH: "46px",
+    ...pressable("46px"),
     px: "3",
     bg: "sheet",
     color: "ink",
