@@ -13,7 +13,7 @@ export function LotRow({ lot, why, back }: { lot: LotLine; why?: string; back: s
       </Box>
       <Box flex="1" minW="0">
         <Flex gap="2" wrap="wrap" align="baseline">
-          <RowAnchor to={`/keep/lots/${lot.id}`} fontWeight="650">
+          <RowAnchor to={`/keep/lots/${lot.id}`} fontWeight="650" my={{ base: "-2.5", lg: "0" }}>
             {lot.kind}
           </RowAnchor>
           <Text color="inkSoft" fontSize="sm">

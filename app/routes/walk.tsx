@@ -121,7 +121,7 @@ export default function Walk({ loaderData }: Route.ComponentProps) {
             Practise
           </LinkButton>
           {next ? (
-            <LinkButton size="lg" to={`/walk/${next}`} prefetch="render">
+            <LinkButton size="lg" to={`/walk/${next}`} prefetch="render" order={{ base: "-1", lg: "0" }}>
               {seen === 0 ? "Begin" : "Go on"}
             </LinkButton>
           ) : (
