@@ -1,9 +1,9 @@
 import highsLoader from "highs";
 import { generated } from "../core/fixtures/problem";
 import { programmeOf } from "../core/fixtures/programme";
-import { totalsOf } from "../core/planning/explain";
-import { outcomeOf, plan, planWithin } from "../core/planning/optimise";
-import { arcsOf } from "../core/planning/paths";
+import { totalsOf } from "../core/planning/rounds/explain";
+import { outcomeOf, plan, planWithin } from "../core/planning/solver/optimise";
+import { arcsOf } from "../core/planning/solver/paths";
 
 /** How near to the best plans are, how long they take, how that grows, and what an independent solver finds. */
 

@@ -1,9 +1,9 @@
 import { existsSync, rmSync } from "node:fs";
-import { totalsOf } from "#core/planning/explain";
-import { plan } from "#core/planning/optimise";
 import { outlookOf } from "#core/planning/outlook";
-import { problemOf } from "#core/planning/question";
-import { roundsOf } from "#core/planning/rounds";
+import { problemOf } from "#core/planning/question/question";
+import { totalsOf } from "#core/planning/rounds/explain";
+import { roundsOf } from "#core/planning/rounds/rounds";
+import { plan } from "#core/planning/solver/optimise";
 import { restoreArchive } from "#db/archive";
 import { newId } from "#db/change";
 import { snapshotOf } from "#db/garden";

@@ -1,7 +1,7 @@
 import { asc, eq, inArray } from "drizzle-orm";
 import { minuteAfter } from "#core/calendar/clock";
-import type { PlanNote, Round, RoundLine } from "#core/planning/round";
-import type { PickWish } from "#core/planning/wish";
+import type { PickWish } from "#core/planning/question/wish";
+import type { PlanNote, Round, RoundLine } from "#core/planning/rounds/round";
 import type { Check } from "#core/planting/check";
 import type { Pick, View } from "#core/weighing/pick";
 import { type Change, change } from "./change";

@@ -1,9 +1,9 @@
 import { z } from "zod";
 import { daySchema, localTimeSchema } from "#core/calendar/schemas";
-import { plan } from "#core/planning/optimise";
 import { outlookOf } from "#core/planning/outlook";
-import { problemOf } from "#core/planning/question";
-import { roundsOf } from "#core/planning/rounds";
+import { problemOf } from "#core/planning/question/question";
+import { roundsOf } from "#core/planning/rounds/rounds";
+import { plan } from "#core/planning/solver/optimise";
 import { archiveSchema } from "./archive";
 
 /** A garden to be planned for: its archive, the moment, and wishes by hand. */

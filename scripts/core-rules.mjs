@@ -15,7 +15,7 @@ const FORBIDDEN = [
 const READS_TYPING = [
   "core/weighing/amount.ts",
   "core/keeping/lot.ts",
-  "core/planning/meal.ts",
+  "core/planning/question/meal.ts",
   "core/units/",
   "core/calendar/",
   // which disease it was stands only in a gardener's note so far

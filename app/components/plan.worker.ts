@@ -1,6 +1,6 @@
-import { totalsOf } from "#core/planning/explain";
-import { planWithin } from "#core/planning/optimise";
-import type { PlanProblem } from "#core/planning/problem";
+import type { PlanProblem } from "#core/planning/question/problem";
+import { totalsOf } from "#core/planning/rounds/explain";
+import { planWithin } from "#core/planning/solver/optimise";
 
 /** A question with its number; what the best plan found in that time keeps, loses and takes. */
 export type LiveQuestion = { number: number; problem: PlanProblem; limitMs: number };

@@ -3,7 +3,7 @@ import { useState } from "react";
 import { Form } from "react-router";
 import { sayDate, sayDay } from "#core/calendar/day";
 import { allowedFrom, SKINS_SET_DAYS, TREATMENT_WORDS, TREATMENTS, type Treatment } from "#core/garden/treatment";
-import { PICK_WISH_WORDS, PICK_WISHES, type PickWish } from "#core/planning/wish";
+import { PICK_WISH_WORDS, PICK_WISHES, type PickWish } from "#core/planning/question/wish";
 import { Button, type Faults, Field, Input, Note, Section, Select, shownValue } from "./ui";
 
 function Removable({ intent, id, children }: { intent: string; id: string; children: React.ReactNode }) {

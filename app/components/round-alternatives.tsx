@@ -1,7 +1,7 @@
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { Form } from "react-router";
 import { sayDay } from "#core/calendar/day";
-import type { Alternative } from "#core/planning/alternatives";
+import type { Alternative } from "#core/planning/rounds/alternatives";
 import { sayMass, type UnitSystem } from "#core/units/mass";
 import { Button } from "./ui";
 

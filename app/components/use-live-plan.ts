@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from "react";
-import type { PlanProblem } from "#core/planning/problem";
+import type { PlanProblem } from "#core/planning/question/problem";
 import type { LiveAnswer, LiveQuestion } from "./plan.worker";
 
 /** Time given to a plan while a round is being dragged. */

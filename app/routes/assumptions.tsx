@@ -1,8 +1,8 @@
 import { Box, chakra, Text } from "@chakra-ui/react";
 import { plantingName } from "#core/garden/name";
 import { BEYOND_SHARE, SPARED_SHARE } from "#core/household/taste";
-import { LATER_SHARE } from "#core/planning/paths";
-import { LEAST_LINE_G } from "#core/planning/rounds";
+import { LEAST_LINE_G } from "#core/planning/rounds/rounds";
+import { LATER_SHARE } from "#core/planning/solver/paths";
 import { decimals, sayMass } from "#core/units/mass";
 import { sayTemp } from "#core/units/say";
 import { Anchor, LinkButton, Page, Section } from "../components/ui";

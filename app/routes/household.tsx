@@ -2,7 +2,7 @@ import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { Form } from "react-router";
 import { PLACE_KINDS, PLACE_WORDS } from "#core/household/place";
-import { sayPlace } from "#core/planning/left";
+import { sayPlace } from "#core/planning/rounds/left";
 import { CropGlyph } from "../components/crop-glyph";
 import { Button, Field, FormError, Input, LinkButton, Note, Page, Section, Select, shownValue } from "../components/ui";
 import { desk } from "../server/desk.server";

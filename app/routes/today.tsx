@@ -6,7 +6,7 @@ import { standInOn } from "#core/calendar/windows";
 import { plantingName } from "#core/garden/name";
 import { headline } from "#core/planning/headline";
 import { looksDue } from "#core/planning/looks-due";
-import { urgenciesOf } from "#core/planning/rounds";
+import { urgenciesOf } from "#core/planning/rounds/rounds";
 import { sayMass } from "#core/units/mass";
 import { listSetAside } from "#db/garden";
 import { CropGlyph } from "../components/crop-glyph";

@@ -1,7 +1,7 @@
 import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import { Form, useNavigation } from "react-router";
 import { sayDay, weekdayName } from "#core/calendar/day";
-import { AS_IT_IS, type Supposal, supposalSchema, supposes } from "#core/planning/what-if";
+import { AS_IT_IS, type Supposal, supposalSchema, supposes } from "#core/planning/rounds/what-if";
 import { sayMass, type UnitSystem } from "#core/units/mass";
 import { Button, LinkButton, Page, Section, Select } from "../components/ui";
 import { desk } from "../server/desk.server";

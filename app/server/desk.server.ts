@@ -1,8 +1,8 @@
 import { join } from "node:path";
 import { type Handbook, handbookWith } from "#core/handbook/index";
 import { type Outlook, outlookOf, type Snapshot } from "#core/planning/outlook";
-import type { Kept, PlanProblem, Wishes } from "#core/planning/problem";
-import { problemOf } from "#core/planning/question";
+import type { Kept, PlanProblem, Wishes } from "#core/planning/question/problem";
+import { problemOf } from "#core/planning/question/question";
 import { bookOf } from "#core/weighing/taught-book";
 import { revision } from "#db/change";
 import { nowAt, snapshotOf } from "#db/garden";

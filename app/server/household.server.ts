@@ -1,8 +1,8 @@
 import { placeSchema } from "#core/household/place";
 import { type Taste, tasteSchema, usualTaste } from "#core/household/taste";
-import { fullestPlaces } from "#core/planning/left";
-import { tastesOf } from "#core/planning/question";
-import { scheduleOf } from "#core/planning/rounds";
+import { tastesOf } from "#core/planning/question/question";
+import { fullestPlaces } from "#core/planning/rounds/left";
+import { scheduleOf } from "#core/planning/rounds/rounds";
 import { readMass, sayMass } from "#core/units/mass";
 import { change, newId } from "#db/change";
 import { listPlaces } from "#db/garden";

@@ -10,7 +10,7 @@ import { seedsOf } from "#core/keeping/seeds";
 import { type Stocked, stockOf } from "#core/keeping/stock";
 import { firstToUse, weekOf } from "#core/keeping/use-first";
 import type { Snapshot } from "#core/planning/outlook";
-import { tastesOf } from "#core/planning/question";
+import { tastesOf } from "#core/planning/question/question";
 import { sayMass, type UnitSystem } from "#core/units/mass";
 import { sayTemp } from "#core/units/say";
 import { bulkOf } from "#core/weighing/bulk";

@@ -1,5 +1,5 @@
-import { kitOf, walkKit } from "#core/planning/kit";
-import type { Round, RoundLine } from "#core/planning/round";
+import { kitOf, walkKit } from "#core/planning/rounds/kit";
+import type { Round, RoundLine } from "#core/planning/rounds/round";
 import type { Desk } from "./desk.server";
 
 /** What to take along on a round, by its crops and the weather of its day. */

@@ -10,7 +10,7 @@ import { LOT_EVENT_WORDS, type Lot, type LotEvent, lotEventSchema, massOfPieces,
 import { airOf } from "#core/keeping/place-air";
 import { sayWrongTemp, spreadOut } from "#core/keeping/ripening";
 import { ageingOf, daysUntil, shareGood, warningsOf } from "#core/keeping/shelf-life";
-import { tastesOf } from "#core/planning/question";
+import { tastesOf } from "#core/planning/question/question";
 import { roundMass, sayMass, type UnitSystem } from "#core/units/mass";
 import { proseIn } from "#core/units/prose";
 import { sayTemp } from "#core/units/say";

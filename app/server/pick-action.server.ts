@@ -4,7 +4,7 @@ import { plantingName } from "#core/garden/name";
 import type { Planting } from "#core/garden/planting";
 import { isLaw, sayWait, waitingOn } from "#core/garden/treatment";
 import type { Crop } from "#core/handbook/crop";
-import type { PickWish } from "#core/planning/wish";
+import type { PickWish } from "#core/planning/question/wish";
 import { standsForYears } from "#core/season/after-last-pick";
 import { sayMass } from "#core/units/mass";
 import { bulkOf } from "#core/weighing/bulk";

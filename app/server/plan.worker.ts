@@ -1,6 +1,6 @@
 import { parentPort } from "node:worker_threads";
-import { plan } from "#core/planning/optimise";
-import type { PlanProblem } from "#core/planning/problem";
+import type { PlanProblem } from "#core/planning/question/problem";
+import { plan } from "#core/planning/solver/optimise";
 
 /** The planner in a thread of its own: a problem comes in with a number, a plan goes out with the same number. */
 parentPort?.on("message", ({ number, problem }: { number: number; problem: PlanProblem }) => {

@@ -1,8 +1,8 @@
 import { existsSync } from "node:fs";
 import { join } from "node:path";
 import { Worker } from "node:worker_threads";
-import { type Plan, plan } from "#core/planning/optimise";
-import type { PlanProblem } from "#core/planning/problem";
+import type { PlanProblem } from "#core/planning/question/problem";
+import { type Plan, plan } from "#core/planning/solver/optimise";
 
 type Reply = { number: number; plan?: Plan; error?: string };
 const waiting = new Map<number, { resolve: (p: Plan) => void; reject: (e: Error) => void }>();

@@ -1,6 +1,6 @@
 import { sayDay } from "#core/calendar/day";
 import { treatmentSchema } from "#core/garden/treatment";
-import { PICK_WISH_WORDS, pickWishSchema } from "#core/planning/wish";
+import { PICK_WISH_WORDS, pickWishSchema } from "#core/planning/question/wish";
 import { change, newId } from "#db/change";
 import { type Desk, db } from "./desk.server";
 import { done, faultsOf, numberOf, refuse } from "./forms.server";

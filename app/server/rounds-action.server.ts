@@ -1,6 +1,6 @@
 import { sayDay } from "#core/calendar/day";
 import { plantingName } from "#core/garden/name";
-import { moveLines, moveRound, unlawful } from "#core/planning/hand-moves";
+import { moveLines, moveRound, unlawful } from "#core/planning/rounds/hand-moves";
 import { newId } from "#db/change";
 import type { Desk } from "./desk.server";
 import { done, refuse } from "./forms.server";

@@ -1,7 +1,7 @@
 import { sayNear, weekday, weekdayName } from "#core/calendar/day";
 import { plantingName } from "#core/garden/name";
-import type { PlanProblem } from "#core/planning/problem";
-import { savingHour } from "#core/planning/saving-hour";
+import type { PlanProblem } from "#core/planning/question/problem";
+import { savingHour } from "#core/planning/rounds/saving-hour";
 import { sayMass } from "#core/units/mass";
 import { change, newId } from "#db/change";
 import { type Desk, db, desk } from "./desk.server";

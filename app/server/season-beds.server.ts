@@ -2,7 +2,7 @@ import { addDays, daysBetween, sayDay, sayNear } from "#core/calendar/day";
 import { plantingName } from "#core/garden/name";
 import { cautionsAt } from "#core/handbook/cautions";
 import { SOURCES, type Source } from "#core/handbook/sources";
-import { tastesOf } from "#core/planning/question";
+import { tastesOf } from "#core/planning/question/question";
 import { perennialYear } from "#core/planting/perennial";
 import { isSick } from "#core/planting/sick";
 import { clearingOf, regrowthOf, standsForYears } from "#core/season/after-last-pick";

@@ -1,6 +1,6 @@
 import { daysBetween, sayDay, sayNear } from "#core/calendar/day";
 import type { Crop } from "#core/handbook/crop";
-import { tastesOf } from "#core/planning/question";
+import { tastesOf } from "#core/planning/question/question";
 import { perPlantOf } from "#core/season/plants-enough";
 import { lastSowings, readyDay, type Site } from "#core/season/sowing-clock";
 import { bearsDays, nextSowing, successionOf } from "#core/season/succession";

@@ -1,5 +1,5 @@
 import { addDays, daysBetween, sayDay } from "#core/calendar/day";
-import { tastesOf } from "#core/planning/question";
+import { tastesOf } from "#core/planning/question/question";
 import { type Draft, glutDraft } from "#core/season/lessons";
 import { weekOf } from "#core/season/pick-log";
 import { type Enough, plantsEnough } from "#core/season/plants-enough";

@@ -1,6 +1,6 @@
 import { sayNear } from "#core/calendar/day";
 import type { PlantingOutlook } from "#core/planning/outlook";
-import { type WalkTurn, walkingOrder } from "#core/planning/walking-order";
+import { type WalkTurn, walkingOrder } from "#core/planning/rounds/walking-order";
 import { sayGrowth } from "#core/planting/growth-words";
 import { markable } from "#core/planting/marked";
 import { listPeople } from "#db/garden";

@@ -1,11 +1,11 @@
 import { plantingName } from "#core/garden/name";
-import { totalsOf } from "#core/planning/explain";
-import type { Schedule } from "#core/planning/optimise";
 import { outlookOf } from "#core/planning/outlook";
-import type { PlanProblem } from "#core/planning/problem";
-import { problemOf } from "#core/planning/question";
-import { type PlannedRound, roundsOf, scheduleOf } from "#core/planning/rounds";
-import { type Supposal, supposed } from "#core/planning/what-if";
+import type { PlanProblem } from "#core/planning/question/problem";
+import { problemOf } from "#core/planning/question/question";
+import { totalsOf } from "#core/planning/rounds/explain";
+import { type PlannedRound, roundsOf, scheduleOf } from "#core/planning/rounds/rounds";
+import { type Supposal, supposed } from "#core/planning/rounds/what-if";
+import type { Schedule } from "#core/planning/solver/optimise";
 import { newId } from "#db/change";
 import type { Desk } from "./desk.server";
 import { planInThread } from "./planner.server";

@@ -1,5 +1,5 @@
 import type { Crop } from "../handbook/crop";
-import type { PlanSlot, Store } from "../planning/problem";
+import type { PlanSlot, Store } from "../planning/question/problem";
 import type { Supply } from "../planting/supply";
 import { bulkOf } from "../weighing/bulk";
 import type { Container } from "../weighing/pick";

@@ -3,10 +3,10 @@ import { addDays } from "../calendar/day";
 import { plainWeather } from "../fixtures/garden";
 import { garden, NO_WISHES, NOW, TODAY } from "../fixtures/snapshot";
 import { blankPick } from "../weighing/pick";
-import { plan } from "./optimise";
 import { outlookOf, type Snapshot } from "./outlook";
-import { plannedFrom, problemOf } from "./question";
-import { roundsOf, scheduleOf, urgenciesOf } from "./rounds";
+import { plannedFrom, problemOf } from "./question/question";
+import { roundsOf, scheduleOf, urgenciesOf } from "./rounds/rounds";
+import { plan } from "./solver/optimise";
 
 describe("the outlook of a garden", () => {
   const outlook = outlookOf(garden(), NOW);

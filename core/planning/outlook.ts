@@ -40,8 +40,8 @@ import type { Weighing } from "../weighing/learned";
 import { netOf } from "../weighing/net";
 import { type Container, isCrop, type Pick } from "../weighing/pick";
 import { bookOf } from "../weighing/taught-book";
-import { heldToday, nextChanceOn, wantedBy } from "./constraints";
-import type { PickWish } from "./wish";
+import { heldToday, nextChanceOn, wantedBy } from "./question/constraints";
+import type { PickWish } from "./question/wish";
 
 /** Everything about a garden that judging and planning read. */
 export type Snapshot = {

@@ -3,10 +3,10 @@ import { addDays } from "../calendar/day";
 import { generated, problem, slot, supply, TODAY } from "../fixtures/problem";
 import { firstPick, massOf, nextPick } from "../planting/fate";
 import { gammaMean, gammaPosterior, gammaSd } from "../planting/rate";
-import { linesOf, lostG, sayLine, totalsOf } from "./explain";
-import { outcomeOf, plan } from "./optimise";
-import { arcsOf } from "./paths";
-import type { PlanProblem } from "./problem";
+import type { PlanProblem } from "./question/problem";
+import { linesOf, lostG, sayLine, totalsOf } from "./rounds/explain";
+import { outcomeOf, plan } from "./solver/optimise";
+import { arcsOf } from "./solver/paths";
 
 const twoWeeks = (minutes = 60) => Array.from({ length: 14 }, (_, d) => slot(d, "17:30", minutes));
 const opened = (p: PlanProblem) =>

@@ -4,15 +4,15 @@ import { check, planting } from "../fixtures/garden";
 import { generated, problem, slot, supply } from "../fixtures/problem";
 import { garden, NO_WISHES, NOW, TODAY } from "../fixtures/snapshot";
 import { placeWith } from "../household/place";
-import { alternativesOf } from "./alternatives";
-import { fullestPlaces, leftStanding, sayPlace } from "./left";
-import { outcomeOf, plan, planWithin } from "./optimise";
 import { outlookOf, type Snapshot } from "./outlook";
-import { arcsOf } from "./paths";
-import type { PlanProblem, Store } from "./problem";
-import { problemOf } from "./question";
-import { tripPlan } from "./trip-plan";
-import { takenWhole } from "./wish";
+import type { PlanProblem, Store } from "./question/problem";
+import { problemOf } from "./question/question";
+import { takenWhole } from "./question/wish";
+import { alternativesOf } from "./rounds/alternatives";
+import { fullestPlaces, leftStanding, sayPlace } from "./rounds/left";
+import { tripPlan } from "./rounds/trip-plan";
+import { outcomeOf, plan, planWithin } from "./solver/optimise";
+import { arcsOf } from "./solver/paths";
 
 const evenings = (minutes = 60) => Array.from({ length: 14 }, (_, d) => slot(d, "17:30", minutes));
 const daysTaken = (p: PlanProblem, id: string): number[] => {

@@ -4,7 +4,7 @@ import { STARTS } from "#core/handbook/crop";
 import { JOB_MARKS } from "#core/jobs/mark";
 import { PRESERVED } from "#core/keeping/blanching";
 import { LOT_EVENTS, TESTED } from "#core/keeping/lot";
-import { PICK_WISHES } from "#core/planning/wish";
+import { PICK_WISHES } from "#core/planning/question/wish";
 import type { Reading } from "#core/planting/check";
 import type { Marked } from "#core/planting/marked";
 import { BED_LOSS_CAUSES } from "#core/season/bed-loss";
