@@ -69,6 +69,8 @@ export type Supply = {
   /** share of what stands that disease takes in a day; 0 when none was seen */
   sickLossShare: number;
   days: SupplyDay[];
+  /** which part of a job too long for one hour this is, counted from 0; absent: the whole planting */
+  part?: { index: number; of: number };
 };
 
 /** Nothing said about how much can be used later. */

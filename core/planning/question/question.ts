@@ -10,6 +10,7 @@ import { isCrop } from "../../weighing/pick";
 import { bookOf } from "../../weighing/taught-book";
 import { HORIZON_DAYS, type Outlook, type Snapshot } from "../outlook";
 import { barsOf } from "./bars";
+import { inParts } from "./long-jobs";
 import { type Kept, type PlanProblem, type PlanSlot, slotTime, type Wishes } from "./problem";
 
 /** Usual hours of a morning and an evening round where no window says otherwise. */
@@ -38,12 +39,14 @@ export function problemOf(snapshot: Snapshot, outlook: Outlook, wishes: Wishes, 
   });
   const all = outlook.plantings.map((p, k) => ({ crop: p.crop, supply: supplies[k]! }));
   const wished = allOn(snapshot, slots);
+  // what is to be taken all on a day is not spread over several
+  const whole = new Set(wished.take.map((w) => w.plantingId));
   return {
     today,
     nowT: slotTime(today, today, now.slice(11, 16)),
     horizonDays: HORIZON_DAYS,
     slots,
-    supplies,
+    supplies: supplies.flatMap((s) => (whole.has(s.plantingId) ? [s] : inParts(s, slots, garden))),
     roundMinutes: garden.roundMinutes,
     lineMinutes: garden.lineMinutes,
     hourWorth: garden.hourWorth,

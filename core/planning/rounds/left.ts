@@ -1,4 +1,5 @@
 import { sayDay } from "../../calendar/day";
+import { joined } from "../question/long-jobs";
 import type { PlanProblem, Store } from "../question/problem";
 import { storesFilled } from "../solver/fill";
 import type { Schedule } from "../solver/optimise";
@@ -12,9 +13,11 @@ const LEAST_READY = 0.25;
 /** Plantings that no round takes, in the order of the problem, each with the reason in words. */
 export function leftStanding(problem: PlanProblem, schedule: Schedule): LeftStanding[] {
   const fills = storesFilled(problem, schedule);
-  return problem.supplies.flatMap((supply, p): LeftStanding[] => {
+  const taken = new Set(problem.supplies.flatMap((s, p) => (schedule[p]!.length > 0 ? [s.plantingId] : [])));
+  const all = problem.supplies.flatMap((supply, p): LeftStanding[] => {
     if (schedule[p]!.length > 0) return [];
-    const say = (why: string) => [{ plantingId: supply.plantingId, why }];
+    const { plantingId } = supply;
+    const say = (why: string) => [{ plantingId, why: taken.has(plantingId) ? `the rest of it: ${why}` : why }];
     const chances = supply.days.map((d) => d.chances.ready + d.chances.past);
     if (supply.worthPerG === 0) return say("you do not eat it");
     if (Math.max(...chances) < LEAST_READY) return say("not ready within the fortnight");
@@ -46,6 +49,7 @@ export function leftStanding(problem: PlanProblem, schedule: Schedule): LeftStan
     if (lostG(line) < 0.1 * line.expectedG) return say("it bears waiting");
     return say("what it loses by waiting is worth less than the minutes");
   });
+  return joined(all);
 }
 
 /** A place at its fullest under a schedule. */

@@ -1,4 +1,6 @@
+import type { Supply } from "../../planting/supply";
 import type { UnitSystem } from "../../units/mass";
+import { joined, sayParts } from "../question/long-jobs";
 import type { PlanProblem } from "../question/problem";
 import type { Schedule } from "../solver/optimise";
 import { type LineForecast, linesOf, lostG, sayLine } from "./explain";
@@ -40,12 +42,27 @@ export function roundsOf(
       pinned: false,
       note: "",
     };
-    const lines = forecasts
+    const here = forecasts
       .filter(({ line }) => line.slot === j && line.expectedG >= LEAST_LINE_G)
       .map(({ line, p }) => roundLine(problem, line, p, round.id, newId(), system));
+    // parts of a long job in one and the same hour are one line
+    const lines = joined(here, (a, b) => ({
+      ...a,
+      expectedG: a.expectedG + b.expectedG,
+      lostG: a.lostG + b.lostG,
+      minutes: a.minutes + b.minutes - problem.lineMinutes,
+    })).map((line) => {
+      const of = problem.supplies.find((s) => s.plantingId === line.plantingId)?.part?.of ?? 1;
+      const parts = here.filter((l) => l.plantingId === line.plantingId).length;
+      return of > 1 && parts < of
+        ? { ...line, why: `${sentence(sayParts(parts, of))}: ${line.why}`.slice(0, 400) }
+        : line;
+    });
     return lines.length > 0 || kept ? [{ ...round, lines }] : [];
   });
 }
+
+const sentence = (words: string): string => words[0]!.toUpperCase() + words.slice(1);
 
 const roundLine = (
   problem: PlanProblem,
@@ -76,11 +93,30 @@ export function scheduleOf(problem: PlanProblem, rounds: readonly PlannedRound[]
         return slot !== undefined && line ? [{ slot, take: line.take }] : [];
       })
       .sort((a, b) => a.slot - b.slot);
+    if (supply.part) return stepsOfPart(supply, rounds, slotOf);
     const once = supply.once ? steps.slice(0, 1) : steps;
     // a strip ends the crop: what was planned after it falls away
     const strip = once.findIndex((s) => s.take === "strip");
     return strip >= 0 ? once.slice(0, strip + 1) : once;
   });
+}
+
+/** When a part of a long job is done by stored rounds: each of its lines holds as many parts as its mass says. */
+function stepsOfPart(
+  { plantingId, part, standingG }: Supply,
+  rounds: readonly PlannedRound[],
+  slotOf: ReadonlyMap<string, number>,
+): Schedule[number] {
+  const held = rounds
+    .flatMap((r) => {
+      const slot = slotOf.get(`${r.day}T${r.startsAt}`);
+      const line = r.lines.find((l) => l.plantingId === plantingId);
+      const parts = line ? Math.max(1, Math.round(line.expectedG / Math.max(1, standingG))) : 0;
+      return slot === undefined ? [] : Array.from({ length: parts }, () => slot);
+    })
+    .sort((a, b) => a - b);
+  const slot = held[part!.index];
+  return slot === undefined ? [] : [{ slot, take: "ready" }];
 }
 
 /** One planting in danger or past waiting: what is lost by leaving it, in order of worth. */
@@ -103,34 +139,34 @@ export function urgenciesOf(problem: PlanProblem, system: UnitSystem): Urgency[]
   const next = problem.slots.findIndex((s) => s.allowed);
   const slot = next >= 0 ? next : 0;
   if (problem.slots.length === 0) return [];
-  return problem.supplies
-    .flatMap((supply) => {
-      const line = linesOf(problem, supply, [{ slot, take: "ready" }], [slot])[0];
-      if (!line) return [];
-      const lost = lostG(line);
-      const c = supply.days[0]?.chances;
-      const inDanger = line.lostFrostG + line.lostGaleG + line.lostSickG > 0.15 * Math.max(1, line.expectedG);
-      // what bears on and is green loses nothing ripe, whatever comes: a look says when it begins
-      const green = !supply.once && c !== undefined && c.ready + c.past < HARDLY_READY;
-      if (!c || green || (!inDanger && c.ready + c.past < 0.5)) return [];
-      const cause =
-        line.lostSickG > Math.max(line.lostFrostG, line.lostGaleG, line.lostOverG)
-          ? "disease"
-          : line.lostFrostG >= line.lostOverG && line.lostFrostG >= line.lostGaleG
-            ? "frost"
-            : line.lostGaleG > line.lostOverG
-              ? "gale"
-              : "age";
-      return [
-        {
-          plantingId: supply.plantingId,
-          lostG: lost,
-          worth: lost * supply.worthPerG,
-          cause,
-          why: sayLine(problem, supply, line, system, false),
-        } as const,
-      ];
-    })
+  const all = problem.supplies.flatMap((supply) => {
+    const line = linesOf(problem, supply, [{ slot, take: "ready" }], [slot])[0];
+    if (!line) return [];
+    const lost = lostG(line);
+    const c = supply.days[0]?.chances;
+    const inDanger = line.lostFrostG + line.lostGaleG + line.lostSickG > 0.15 * Math.max(1, line.expectedG);
+    // what bears on and is green loses nothing ripe, whatever comes: a look says when it begins
+    const green = !supply.once && c !== undefined && c.ready + c.past < HARDLY_READY;
+    if (!c || green || (!inDanger && c.ready + c.past < 0.5)) return [];
+    const cause =
+      line.lostSickG > Math.max(line.lostFrostG, line.lostGaleG, line.lostOverG)
+        ? "disease"
+        : line.lostFrostG >= line.lostOverG && line.lostFrostG >= line.lostGaleG
+          ? "frost"
+          : line.lostGaleG > line.lostOverG
+            ? "gale"
+            : "age";
+    return [
+      {
+        plantingId: supply.plantingId,
+        lostG: lost,
+        worth: lost * supply.worthPerG,
+        cause,
+        why: sayLine(problem, supply, line, system, false),
+      } as const,
+    ];
+  });
+  return joined<Urgency>(all, (a, b) => ({ ...a, lostG: a.lostG + b.lostG, worth: a.worth + b.worth }))
     .filter((u) => u.worth >= LEAST_WORTH)
     .sort((a, b) => b.worth - a.worth);
 }

@@ -76,7 +76,7 @@ export function savingHour(problem: PlanProblem): SavingHour | null {
     day: worst.day,
     nextDay: next?.day ?? null,
     lostG,
-    plantingIds: atStake.filter((x) => x.lostG >= 0.05 * lostG).map((x) => x.supply.plantingId),
+    plantingIds: [...new Set(atStake.filter((x) => x.lostG >= 0.05 * lostG).map((x) => x.supply.plantingId))],
     hour: { id: best.slot.id, day: best.slot.day, startsAt: best.slot.startsAt, savesG: best.savesG },
   };
 }

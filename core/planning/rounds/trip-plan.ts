@@ -2,6 +2,7 @@ import { type Day, daysBetween } from "../../calendar/day";
 import type { Trip } from "../../calendar/windows";
 import type { Crop } from "../../handbook/crop";
 import { firstPick, massOf, nextPick } from "../../planting/fate";
+import { joined } from "../question/long-jobs";
 import type { PlanProblem } from "../question/problem";
 import type { Schedule } from "../solver/optimise";
 
@@ -98,6 +99,12 @@ export function tripPlan(
     if (over > PAST_SHARE && homeG > LEAST_G) plan.past.push({ plantingId, massG: home.pastG });
     else if (before < 0 && meanwhile.length === 0 && !gone) plan.leave.push({ plantingId });
   });
+  const sum = <T extends { massG: number }>(a: T, b: T): T => ({ ...a, massG: a.massG + b.massG });
+  const hour = (l: TripLine) => `${l.plantingId} ${l.day} ${l.startsAt}`;
+  for (const lines of ["strip", "small", "take", "ask", "first"] as const) plan[lines] = joined(plan[lines], sum, hour);
+  plan.past = joined(plan.past, sum);
+  plan.blush = joined(plan.blush);
+  plan.leave = joined(plan.leave);
   const urgency = (l: TripLine) => {
     const supply = problem.supplies.find((s) => s.plantingId === l.plantingId)!;
     const c = supply.days[Math.min(supply.days.length - 1, Math.floor(returns))]!.chances;

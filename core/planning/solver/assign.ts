@@ -196,7 +196,8 @@ export function keptPlan(f: Frame): Assignment | null {
     const lines = kept
       .filter((k) => k.plantingId === a.supply.plantingId)
       .flatMap((k) => (slotOf.has(k.slotId) ? [{ slot: slotOf.get(k.slotId)!, take: k.take }] : []))
-      .sort((x, y) => x.slot - y.slot);
+      .sort((x, y) => x.slot - y.slot)
+      .filter((_, at) => !a.supply.part || at === a.supply.part.index);
     for (const line of lines) {
       const last = steps.at(-1);
       const possible = a.worth[arcAt(f.n, last?.slot ?? -1, line.slot)]! > Number.NEGATIVE_INFINITY;

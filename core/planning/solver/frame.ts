@@ -76,16 +76,19 @@ export function frameOf(problem: PlanProblem, all: readonly Arcs[]): Frame {
   const forced = new Uint8Array(n);
   for (const id of problem.wishes.open) if (slotIndex.has(id)) forced[slotIndex.get(id)!] = 1;
   for (const j of musts.flat()) forced[j] = 1;
-  const plantingIndex = new Map(arcs.map((a, p) => [a.supply.plantingId, p]));
+  /** A planting's own place, or those of all its parts. */
+  const placesOf = (plantingId: string) => arcs.flatMap((a, p) => (a.supply.plantingId === plantingId ? [p] : []));
   const mayUse = arcs.map(() => Uint8Array.from(problem.slots, (s, j) => Number(s.allowed || forced[j] === 1)));
   for (const { plantingId, slotId } of [...problem.wishes.leave, ...(problem.bars ?? [])]) {
-    const [p, j] = [plantingIndex.get(plantingId), slotIndex.get(slotId)];
-    if (p !== undefined && j !== undefined && !musts[p]!.includes(j)) mayUse[p]![j] = 0;
+    const j = slotIndex.get(slotId);
+    if (j === undefined) continue;
+    for (const p of placesOf(plantingId)) if (!musts[p]!.includes(j)) mayUse[p]![j] = 0;
   }
   const perUse = arcs.map((a) => new Float64Array(n).fill(a.lineMinutes * perMinute));
   for (const k of problem.kept ?? []) {
-    const [p, j] = [plantingIndex.get(k.plantingId), slotIndex.get(k.slotId)];
-    if (p !== undefined && j !== undefined) perUse[p]![j]! -= STAYING * openCost;
+    const j = slotIndex.get(k.slotId);
+    if (j === undefined) continue;
+    for (const p of placesOf(k.plantingId)) perUse[p]![j]! -= STAYING * openCost;
   }
   const draws = drawsOf(problem, arcs);
   return {
@@ -116,7 +119,10 @@ function mustsOf(problem: PlanProblem, arcs: readonly Arcs[], slotIndex: Readonl
   const left = new Set(problem.wishes.leave.map(pair));
   const lawful = new Map((problem.bars ?? []).filter((b) => b.law).map((b) => [pair(b), b.why]));
   const musts = arcs.map((a) => {
-    const asked = problem.wishes.take.filter((w) => w.plantingId === a.supply.plantingId && slotIndex.has(w.slotId));
+    const { plantingId, part } = a.supply;
+    const wished = problem.wishes.take.filter((w) => w.plantingId === plantingId && slotIndex.has(w.slotId));
+    // of a long job each hour asked for takes one part; those that nobody asked about are free
+    const asked = part ? wished.slice(part.index, part.index + 1) : wished;
     for (const w of asked)
       if (left.has(pair(w)))
         contradictions.push(`one crop is both to be taken and to be left on ${sayHour(w.slotId)}; it is left`);
@@ -136,7 +142,7 @@ function mustsOf(problem: PlanProblem, arcs: readonly Arcs[], slotIndex: Readonl
       return a.worth[arcAt(a.slots, before, j)]! > Number.NEGATIVE_INFINITY;
     });
   });
-  return { musts, contradictions };
+  return { musts, contradictions: [...new Set(contradictions)] };
 }
 
 function drawsOf(problem: PlanProblem, arcs: readonly Arcs[]): Draw[][][] {
