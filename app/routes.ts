@@ -16,6 +16,7 @@ export default [
       route("rounds/trip", "routes/trip.tsx"),
       route("rounds/meal", "routes/meal.tsx"),
       route("rounds/:roundId", "routes/round.tsx"),
+      route("start", "routes/start.tsx"),
       route("jobs", "routes/jobs.tsx"),
       route("picks", "routes/picks.tsx"),
       route("picks/import", "routes/picks-import.tsx"),

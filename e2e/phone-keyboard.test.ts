@@ -44,6 +44,7 @@ const PAGES = [
   "/plot/labels",
   "/plot/plantings/tom-wall/line",
   "/plot",
+  "/start",
   "/plot/beds/wall",
   "/plot/beds/new",
   "/plot/plantings/tom-wall",

@@ -13,16 +13,21 @@ export function FirstVisit({ hasBeds }: { hasBeds: boolean }) {
             and why.
           </Text>
           <Box as="ol" pl="5" mb="6" css={{ "& li": { marginBottom: "8px" } }}>
-            <li>Draw a bed and say what grows in it: a minute and a half.</li>
-            <li>
-              Say where the garden lies, in <Anchor to="/settings">settings</Anchor>, and bring in a forecast, under{" "}
-              <Anchor to="/weather">weather</Anchor>.
-            </li>
+            <li>Say where the garden lies and tick what grows: two minutes.</li>
             <li>Walk the beds. Two readings a planting are enough.</li>
+            <li>
+              Draw the beds on the <Anchor to="/plot">plot</Anchor> and bring in a forecast, under{" "}
+              <Anchor to="/weather">weather</Anchor>, when there is time.
+            </li>
           </Box>
-          <LinkButton size="lg" to={hasBeds ? "/plot/plantings/new" : "/plot/beds/new"}>
-            {hasBeds ? "Add the first planting" : "Draw the first bed"}
-          </LinkButton>
+          <Flex gap="3" wrap="wrap">
+            <LinkButton size="lg" to="/start">
+              Say what grows
+            </LinkButton>
+            <LinkButton size="lg" variant="quiet" to={hasBeds ? "/plot/plantings/new" : "/plot/beds/new"}>
+              {hasBeds ? "Add one planting" : "Draw the first bed"}
+            </LinkButton>
+          </Flex>
         </Box>
         <Flex justify="center" gap="3" wrap="wrap">
           {(["bulb", "tomato", "kale", "root", "squash", "bean"] as const).map((g, i) => (

@@ -98,6 +98,9 @@ export default function Plot({ loaderData }: Route.ComponentProps) {
           <LinkButton to="/plot/beds/new">
             <Plus size={18} /> New bed
           </LinkButton>
+          <LinkButton to="/start" variant="outline">
+            Several crops
+          </LinkButton>
           <LinkButton to="/plot/labels" variant="outline">
             Labels
           </LinkButton>
