@@ -19,7 +19,12 @@ const COASTS = (() => {
         : [],
   );
   const at = ([lon, lat]: number[]) => `${(lon! + 180).toFixed(1)} ${(TOP - lat!).toFixed(1)}`;
-  return rings.map((ring) => `M${ring.map(at).join("L")}Z`).join("");
+  return rings
+    .map((ring) =>
+      // where a coast runs over the edge of the map the pen is lifted
+      ring.map((p, k) => `${k === 0 || Math.abs(p[0]! - ring[k - 1]![0]!) > 180 ? "M" : "L"}${at(p)}`).join(""),
+    )
+    .join("");
 })();
 
 /** A small map of the world: a click says where the garden lies, to about half a degree. The fields beside it say the same. */
