@@ -6,7 +6,7 @@ import { type Outlook, outlookOf, type Snapshot } from "#core/planning/outlook";
 import { problemOf } from "#core/planning/question/question";
 import { inPassing } from "#core/planning/rounds/in-passing";
 import { LEAST_LINE_G, type PlannedRound, roundsOf } from "#core/planning/rounds/rounds";
-import { planning } from "#core/planning/solver/optimise";
+import { plan } from "#core/planning/solver/optimise";
 import type { Check, Reading } from "#core/planting/check";
 import type { Verdict } from "#core/planting/verdict";
 import type { WeatherDay } from "#core/weather/daily";
@@ -49,8 +49,6 @@ export type Said = {
   there: number;
 };
 
-/** Plans made one after the other from which the last is taken: the first few are nearly the best, and this is a trial. */
-const PLANS_TAKEN = 6;
 /** Every so many days what is said of each planting is noted. */
 const SAID_EVERY = 3;
 /** Seconds of walking to a bed for a look besides the readings' own. */
@@ -283,14 +281,8 @@ function packetSays(stand: Stand, day: Day): number {
 /** Today's round of the plan as it is made today; null when there is none. */
 function roundToday(snapshot: Snapshot, outlook: Outlook, day: Day): PlannedRound | null {
   const problem = problemOf(snapshot, outlook, { take: [], leave: [], open: [] });
-  const plans = planning(problem);
-  let schedule = null;
-  for (let k = 0; k < PLANS_TAKEN; k++) {
-    const next = plans.next();
-    if (next.done) break;
-    schedule = next.value.schedule;
-  }
-  if (!schedule) return null;
+  // the plan as the application makes it, to its end
+  const { schedule } = plan(problem);
   let n = 0;
   const rounds = roundsOf(problem, schedule, "metric", () => `id-${n++}`);
   return rounds.find((r) => r.day === day && r.lines.some((l) => l.expectedG >= LEAST_LINE_G)) ?? null;
