@@ -196,7 +196,7 @@ describe("when the signal goes in the beds", () => {
     // meanwhile somebody clears the bed at the table
     const other = await here.browser.newContext({ baseURL: garden.address });
     const table = await other.newPage();
-    await table.goto("/plot/plantings/let-frame");
+    await table.goto("/plot/plantings/let-frame?edit");
     await ready(table);
     await table.getByRole("button", { name: "Remove", exact: true }).first().click();
     await table.waitForURL((url) => url.pathname === "/plot");
@@ -289,6 +289,7 @@ describe("a crop of one’s own", () => {
     const { page, troubles } = await here.visit(PHONE);
     await page.goto("/plot/plantings/squash-round");
     await ready(page);
+    await page.getByRole("link", { name: "Edit", exact: true }).click();
     await page.locator("select[name=schoolId]").selectOption("as-they-colour");
     await page.getByRole("button", { name: "Save the planting" }).click();
     await page.getByText("Undo").waitFor();

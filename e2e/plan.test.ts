@@ -48,7 +48,7 @@ describe("the plan under the hand", () => {
     expect(await page.getByRole("group", { name: "Ripening lanes" }).count()).toBe(0);
     const later = page
       .getByTestId("alternatives")
-      .getByRole("button", { name: /Move this round to/ })
+      .getByRole("button", { name: /^(Earlier|Later): / })
       .first();
     expect(await page.getByTestId("alternatives").first().innerText()).toMatch(/Without it: [\d.]+ k?g less kept/);
     await later.click();

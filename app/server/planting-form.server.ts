@@ -53,5 +53,8 @@ export function changePlanting(typed: Record<string, string>, plantingId: string
       errors: { form: `${doubts.join(". ")}. Save it once more to keep it all the same.` },
       typed: { ...typed, sure: "yes" },
     });
-  return done("/plot", savePlanting(db(), checked.data, plantingName(checked.data, crop), at));
+  return done(
+    known ? `/plot/plantings/${known.id}` : "/plot",
+    savePlanting(db(), checked.data, plantingName(checked.data, crop), at),
+  );
 }
