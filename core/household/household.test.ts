@@ -79,7 +79,10 @@ describe("stores of a household", () => {
   });
   it("two beds of one crop share one appetite", () => {
     const stores = householdStores([grown("kale", "a"), grown("kale", "b")], taste, [], [], none, [], 7);
-    expect(stores.filter((s) => s.id.startsWith("eat")).map((s) => s.drawers.length)).toEqual([2]);
+    const shared = stores
+      .filter((s) => s.id.startsWith("eat"))
+      .map((s) => [...new Set(s.drawers.map((d) => d.plantingId))]);
+    expect(shared).toEqual([["a", "b"]]);
   });
   it("a refrigerator is looked into every other day, and a kilo fills it by the crop's bulk", () => {
     const rooms = householdStores([grown("spinach")], taste, [fridge], [], none, [], 14).filter(

@@ -62,7 +62,7 @@ function appetite(
           }));
     const { worthPerG } = supply;
     return spans.flatMap(({ fromT, toT, weeks, name }, k): Store[] => {
-      const drawers = of.map((g) => ({ plantingId: g.supply.plantingId, perG: 1, fromT, toT }));
+      const drawers = of.flatMap((g) => appetiteOf(g.supply, fromT, toT));
       const here = k === 0 ? (atHome.get(crop.id) ?? 0) : 0;
       const eaten = Math.max(0, weeklyG * weeks - here);
       const spared = Math.max(0, (weeklyG + sparedG) * weeks - here);
@@ -85,6 +85,22 @@ function appetite(
         },
       ];
     });
+  });
+}
+
+/**
+ * What a gram of a pick takes of the appetite, day by day: as much as it is worth of a prime one. Of what is over-age or
+ * unripe more is peeled off and thrown out before anybody is full.
+ */
+function appetiteOf(supply: Supply, fromT: number, toT: number): Store["drawers"] {
+  const { plantingId, earlyShare, pastShare, once } = supply;
+  const last = supply.days.length - 1;
+  return Array.from({ length: toT - fromT }, (_, k) => {
+    const { nearly, ready, past } = supply.days[Math.min(last, fromT + k)]!.chances;
+    const early = once ? nearly : 0;
+    const whole = early + ready + past;
+    const perG = whole < 1e-6 ? 1 : (earlyShare * early + ready + pastShare * past) / whole;
+    return { plantingId, perG, fromT: fromT + k, toT: fromT + k + 1 };
   });
 }
 
