@@ -97,7 +97,7 @@ describe("what is forbidden is not planned", () => {
     };
     const { days } = planned({
       today: "2026-08-01",
-      of: planting("courgette", { id: "c", startedHow: "transplanted", startedOn: "2026-05-28", plants: 3 }),
+      of: planting("courgette", { id: "c", startedHow: "transplanted", startedOn: "2026-05-28", plants: 12 }),
       over: { treatments: [spray] },
     });
     expect(days.length).toBeGreaterThan(0);
@@ -106,9 +106,15 @@ describe("what is forbidden is not planned", () => {
 });
 
 describe("what needs a round gets one", () => {
-  it("three courgettes in full bearing, an hour free every day: somebody goes, at least twice a week", () => {
-    const of = planting("courgette", { startedHow: "transplanted", startedOn: "2026-05-28", plants: 3 });
-    expect(planned({ today: "2026-08-01", of }).days.length).toBeGreaterThanOrEqual(4);
+  const courgettes = (plants: number) =>
+    planting("courgette", { startedHow: "transplanted", startedOn: "2026-05-28", plants });
+  it("a dozen courgettes in full bearing, an hour free every day: somebody goes, at least twice a week", () => {
+    expect(planned({ today: "2026-08-15", of: courgettes(12) }).days.length).toBeGreaterThanOrEqual(4);
+  });
+  it("three courgettes past their prime: somebody goes, or the plan says why not", () => {
+    const { days, why } = planned({ today: "2026-08-15", of: courgettes(3) });
+    if (days.length === 0) expect(why).toMatch(/minutes|past its best/);
+    expect(why).not.toMatch(/bears waiting/);
   });
   it("300 ripe onions and a hard frost to come, one free four-hour afternoon: they are lifted", () => {
     const of = planting("bulb-onion", { id: "o", startedOn: "2026-04-01", plants: 300 });

@@ -9,6 +9,8 @@ import { linesOf, lostG } from "./explain";
 export type LeftStanding = { plantingId: string; why: string };
 
 const LEAST_READY = 0.25;
+/** Chance of being past its best from which nothing that stands can be said to bear waiting. */
+const MOSTLY_PAST = 0.5;
 
 /** Plantings that no round takes, in the order of the problem, each with the reason in words. */
 export function leftStanding(problem: PlanProblem, schedule: Schedule): LeftStanding[] {
@@ -46,7 +48,9 @@ export function leftStanding(problem: PlanProblem, schedule: Schedule): LeftStan
       );
     const cost = (problem.lineMinutes + line.expectedG * supply.minutesPerG) * (problem.hourWorth / 60);
     if (line.expectedG * supply.worthPerG < cost) return say("it would bring less than the minutes are worth");
-    if (lostG(line) < 0.1 * line.expectedG) return say("it bears waiting");
+    const past = supply.days[0]!.chances.past;
+    if (lostG(line) < 0.1 * line.expectedG)
+      return say(past > MOSTLY_PAST ? "most of it is past its best, so waiting costs little more" : "it bears waiting");
     return say("what it loses by waiting is worth less than the minutes");
   });
   return joined(all);
