@@ -116,6 +116,7 @@ const archive: Archive = {
       cropId: "bulb-onion",
       kind: "storage yellow",
       ripeColour: "",
+      disease: "",
       startedHow: "planted",
       startedOn: "2026-04-02",
       plants: 40,

@@ -167,6 +167,7 @@ export function judgeDocument(doc: JudgeDocument): ReadResult<Judged> {
     cropId: crop.id,
     kind: "",
     ripeColour: doc.ripeColour,
+    disease: "",
     startedHow: doc.startedHow,
     startedOn: doc.startedOn,
     plants: doc.plants,

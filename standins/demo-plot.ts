@@ -98,6 +98,7 @@ export const demoPlantings = (): DemoPlanting[] =>
         bedId: bedId!,
         cropId: cropId!,
         kind: kind!,
+        disease: "",
         ripeColour: kind!.startsWith("orange") ? "orange" : "",
         startedHow: how as Start,
         startedOn: on!,

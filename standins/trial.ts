@@ -64,6 +64,7 @@ export function trial(crops: readonly Crop[], count: number, seed: number): Tria
       cropId: crop.id,
       kind: "",
       ripeColour: "",
+      disease: "",
       startedHow,
       startedOn: `${crop.usualStart >= "09-01" ? 2025 : 2026}-${crop.usualStart}`,
       plants: 8,

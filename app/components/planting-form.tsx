@@ -148,6 +148,25 @@ export function PlantingForm({ data, faults }: { data: Route.ComponentProps["loa
             </Select>
           )}
         </Field>
+        {crop.lasting.length > 0 && (
+          <Field
+            name="disease"
+            label="A disease that lasts in the ground"
+            hint={`Seen here: ${crop.lasting.map((l) => `${l.name} keeps its family away for ${l.years} years`).join("; ")}.`}
+            faults={faults}
+          >
+            {(p) => (
+              <Select {...p} defaultValue={value("disease", planting?.disease)}>
+                <option value="">none was seen</option>
+                {crop.lasting.map((l) => (
+                  <option key={l.id} value={l.id}>
+                    {l.name}
+                  </option>
+                ))}
+              </Select>
+            )}
+          </Field>
+        )}
         <Field name="note" label="Note" faults={faults}>
           {(p) => <TextArea {...p} rows={2} defaultValue={value("note", planting?.note)} />}
         </Field>

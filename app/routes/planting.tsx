@@ -3,6 +3,7 @@ import { useSearchParams } from "react-router";
 import { daysBetween, sayDate } from "#core/calendar/day";
 import { plantingName } from "#core/garden/name";
 import { type Planting, START_WORDS } from "#core/garden/planting";
+import { LONGER } from "#core/handbook/bed-after";
 import { STARTS } from "#core/handbook/crop";
 import { showsColour } from "#core/handbook/ripe-colour";
 import { outlookOf, type Snapshot } from "#core/planning/outlook";
@@ -53,6 +54,7 @@ export function loader({ params, request }: Route.LoaderArgs) {
       days: c.days,
       yearly: c.days.yearly !== null,
       colours: showsColour(c),
+      lasting: LONGER.filter((l) => l.family === c.family).map((l) => ({ id: l.id, name: l.name, years: l.years })),
       schools: c.schools.map((s) => ({ id: s.id, name: s.name, gives: s.gives, costs: s.costs })),
     })),
     losses: snapshot.bedLosses

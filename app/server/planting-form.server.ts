@@ -31,6 +31,7 @@ export function changePlanting(typed: Record<string, string>, plantingId: string
     cropId: typed.cropId,
     kind: typed.kind ?? "",
     ripeColour: typed.ripeColour ?? "",
+    disease: typed.disease ?? "",
     startedHow: typed.startedHow,
     startedOn: typed.startedOn,
     plants: numberOf(typed.plants),

@@ -13,7 +13,7 @@ import { SOIL_WORDS, soilState } from "#core/weather/soil";
 import { change } from "#db/change";
 import { type Desk, db, handbook } from "./desk.server";
 import { done, missing } from "./forms.server";
-import { type GrownHere, grownOf, notedIn, pickedOf, riskAsked, siteOf } from "./season-data.server";
+import { diseasesIn, type GrownHere, grownOf, pickedOf, riskAsked, siteOf } from "./season-data.server";
 
 /** A bed that was cleared is spoken of for so long, days. */
 const CLEARED_DAYS = 90;
@@ -21,11 +21,11 @@ const FITS_SHOWN = 7;
 const YEARS_SHOWN = 5;
 const DAYS_OF_SOIL = 30;
 
-/** Whether disease was ever seen on a planting in its last weeks. */
+/** Whether disease was seen on a planting in its last weeks, or one that lasts in the ground at any time. */
 function sickOf(d: Desk, g: GrownHere): boolean {
   const end = g.planting.endedOn ?? d.today;
   const checks = d.snapshot.checks.filter((c) => c.plantingId === g.planting.id);
-  return isSick(checks, end) || /blight|rot|clubroot|mildew/i.test(checks.map((c) => c.note).join(" "));
+  return isSick(checks, end) || g.planting.disease !== "";
 }
 
 /** Plantings that are over, or were picked to the last and still stand in the book. */
@@ -91,7 +91,7 @@ export function bedsView(d: Desk, q: URLSearchParams) {
       const site = siteOf(d, bed);
       const past = pastOf(bed.id, snapshot.plantings, book, addDays(today, 1));
       const left = leftInBed(today, snapshot.weather, site, risk);
-      const fits = fitsInto(past, today, book, tasteOf, snapshot.weather, site, risk, notedIn(d, bed.id));
+      const fits = fitsInto(past, today, book, tasteOf, snapshot.weather, site, risk, diseasesIn(d, bed.id));
       return {
         id: bed.id,
         name: bed.name,

@@ -120,24 +120,9 @@ export const openSite = (d: Desk): Site => ({
 /** Every lot there was, as it is now. */
 export const lotsOf = (d: Desk): Lot[] => [...keptOf(d).lots.values()];
 
-/** What was written down about the plantings of a bed, where lasting diseases are looked for. */
-export function notedIn(d: Desk, bedId: string): { family: string; words: string }[] {
-  const { snapshot } = d;
-  const families = new Map(
-    snapshot.plantings
-      .filter((p) => p.bedId === bedId)
-      .map((p) => [p.id, handbook().find(p.cropId)?.family ?? ""] as const),
-  );
-  const of = (id: string | null, words: string) => {
-    const family = id === null ? undefined : families.get(id);
-    return family && words ? [{ family, words }] : [];
-  };
-  return [
-    ...snapshot.plantings.flatMap((p) => of(p.id, p.note)),
-    ...snapshot.checks.flatMap((c) => of(c.plantingId, c.note)),
-    ...snapshot.lessons.flatMap((l) => of(l.plantingId, `${l.words} ${l.next}`)),
-  ];
-}
+/** Lasting diseases seen in a bed, by their ids in the handbook. */
+export const diseasesIn = (d: Desk, bedId: string): string[] =>
+  d.snapshot.plantings.flatMap((p) => (p.bedId === bedId && p.disease !== "" ? [p.disease] : []));
 
 /** Share of years in which frost may come before a date that was reckoned with, by the address; one in ten otherwise. */
 export const RISKS = [0.1, 0.25, 0.5] as const;

@@ -13,7 +13,7 @@ import { sayDistance } from "#core/units/say";
 import { change, newId } from "#db/change";
 import { type Desk, db, handbook } from "./desk.server";
 import { done, faultsOf, measuresOf, missing, numberOf, refuse } from "./forms.server";
-import { grownOf, notedIn, pickedIn } from "./season-data.server";
+import { diseasesIn, grownOf, pickedIn } from "./season-data.server";
 import { enoughOf } from "./season-weeks.server";
 
 /** The season a plan is drawn up for: the coming one from July on. */
@@ -37,7 +37,7 @@ export function nextView(d: Desk) {
     // beside what stood there, what is planned to stand there before it counts too
     const past = pastOf(p.bedId, snapshot.plantings, book, p.startOn);
     const turn = crop
-      ? rotationOf(crop, past, p.startOn, notedIn(d, p.bedId))
+      ? rotationOf(crop, past, p.startOn, diseasesIn(d, p.bedId))
       : { verdict: "fine" as const, reasons: [] };
     const before = snapshot.plantings.find((x) => x.id === p.after);
     return {

@@ -8,7 +8,7 @@ import { lastSowings } from "#core/season/sowing-clock";
 import { change, newId } from "#db/change";
 import { type Desk, db, handbook } from "./desk.server";
 import { done, missing, numberOf, refuse } from "./forms.server";
-import { notedIn, riskAsked, siteOf } from "./season-data.server";
+import { diseasesIn, riskAsked, siteOf } from "./season-data.server";
 
 /** The last date on which a crop is still worth starting in a bed, and what ends it; null: nothing does. */
 function latestIn(d: Desk, crop: Crop, how: Start, bedId: string, year: number, risk: number) {
@@ -28,7 +28,7 @@ export function doubtsOf(d: Desk, planting: Planting, crop: Crop): string[] {
   const past = pastOf(planting.bedId, d.snapshot.plantings, handbook(), planting.startedOn).filter(
     (x) => x.planting.id !== planting.id && x.until !== null && x.until <= planting.startedOn,
   );
-  const { verdict, reasons } = rotationOf(crop, past, planting.startedOn, notedIn(d, planting.bedId));
+  const { verdict, reasons } = rotationOf(crop, past, planting.startedOn, diseasesIn(d, planting.bedId));
   if ((verdict === "no" || verdict === "wary") && !crop.days.yearly) doubts.push(`In this bed: ${reasons.join("; ")}`);
   return doubts;
 }

@@ -72,7 +72,16 @@ export function startGarden(d: Desk, typed: Record<string, string>) {
     const read = plantingSchema.safeParse({
       ...{ id: newId(), bedId: bed.success ? bed.data.id : "none", cropId: crop.id, kind: typed[`kind-${i}`] ?? "" },
       ...{ startedHow: typed[`how-${i}`], startedOn: typed[`on-${i}`] ?? "", plants: numberOf(typed[`plants-${i}`]) },
-      ...{ rowM: null, areaM2: null, packetMinDays: null, packetMaxDays: null, schoolId: "", note: "", endedOn: null },
+      ...{
+        rowM: null,
+        areaM2: null,
+        packetMinDays: null,
+        packetMaxDays: null,
+        schoolId: "",
+        disease: "",
+        note: "",
+        endedOn: null,
+      },
     });
     if (read.success) plantings.push(read.data);
     else {

@@ -19,6 +19,8 @@ export const plantingSchema = z
     packetMinDays: z.number().int().min(5, "at least 5 days").max(1500).nullable(),
     packetMaxDays: z.number().int().min(5, "at least 5 days").max(1500).nullable(),
     schoolId: z.string().max(60),
+    /** a disease that lasts in the ground and was seen here, by its id in the handbook; empty: none */
+    disease: z.string().max(40).default(""),
     note: z.string().max(500),
     endedOn: daySchema.nullable(),
   })

@@ -49,7 +49,9 @@ const all = z
   .object({
     clearing: z.array(clearingSchema),
     follow: z.array(followSchema),
-    longer: z.array(z.object({ family: z.string(), seen: z.string(), years: z.number(), words: z.string(), source })),
+    longer: z.array(
+      z.object({ id: z.string(), name: z.string(), family: z.string(), years: z.number(), words: z.string(), source }),
+    ),
     perennials: z.array(perennialSchema),
   })
   .parse(data);
@@ -58,7 +60,7 @@ const all = z
 export const CLEARING = all.clearing;
 /** What may, should or must not follow what. */
 export const FOLLOW = all.follow;
-/** Diseases that make a family wait longer. */
+/** Diseases that last in the ground and make a family wait longer; one that was seen stands at its planting, by its id. */
 export const LONGER = all.longer;
 /** Years, season ends and tasks of what stands for years. */
 export const PERENNIALS = all.perennials;

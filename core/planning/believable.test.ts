@@ -91,7 +91,7 @@ describe("what is forbidden is not planned", () => {
       plantingId: "c",
       day: "2026-08-01",
       kind: "spray" as const,
-      name: "x",
+      product: "x",
       waitDays: 7,
       note: "",
     };

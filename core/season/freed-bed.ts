@@ -37,14 +37,14 @@ export function fitsInto(
   record: readonly WeatherDay[],
   site: Site,
   risk: number,
-  noted: readonly { family: string; words: string }[] = [],
+  seen: readonly string[] = [],
 ): Fits[] {
   const year = Number(on.slice(0, 4));
   const order: Rotation[] = ["good", "fine", "wary", "no"];
   return book.all
     .flatMap((crop): Fits[] => {
       if (crop.days.yearly || tasteOf(crop).liking === 0) return [];
-      const { verdict, reasons } = rotationOf(crop, bedPast, on, noted);
+      const { verdict, reasons } = rotationOf(crop, bedPast, on, seen);
       const told = { crop, rotation: verdict, reasons };
       const winter = overWinter(crop, on, site);
       if (winter) return [{ ...told, ...winter, overWinter: true }];

@@ -176,6 +176,7 @@ export function madeOf(
     cropId: p.cropId,
     kind: p.kind,
     ripeColour: before.ripeColour,
+    disease: "",
     startedHow: p.startedHow,
     startedOn: on,
     plants: p.plants,

@@ -34,23 +34,20 @@ export function pastOf(bedId: string, plantings: readonly Planting[], book: Hand
  * where a lasting disease was noted, and what should or should not follow what (rules of the handbook with their
  * sources). What still stands there counts as having ended on that day.
  *
- * @param noted what was written down about the bed's plantings, where diseases are looked for
+ * @param seen lasting diseases seen at plantings of the bed, by their ids
  */
 export function rotationOf(
   crop: Crop,
   past: BedPast,
   on: Day,
-  noted: readonly { family: string; words: string }[] = [],
+  seen: readonly string[] = [],
 ): { verdict: Rotation; reasons: string[] } {
   const reasons: string[] = [];
   let verdict: Rotation = "fine";
   const worse = (to: Rotation) => {
     if (ROTATION.indexOf(to) > ROTATION.indexOf(verdict)) verdict = to;
   };
-  const sick = LONGER.find(
-    (l) =>
-      l.family === crop.family && noted.some((n) => n.family === l.family && new RegExp(l.seen, "i").test(n.words)),
-  );
+  const sick = LONGER.find((l) => l.family === crop.family && seen.includes(l.id));
   const wantYears = sick ? sick.years : crop.rotationYears;
   const same = past.find((p) => p.crop.family === crop.family && p.crop.rotationYears > 0);
   if (wantYears > 0 && same) {

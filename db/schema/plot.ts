@@ -28,6 +28,7 @@ export const plantings = sqliteTable(
     cropId: text().notNull(),
     kind: text().notNull(),
     ripeColour: text().notNull().default(""),
+    disease: text().notNull().default(""),
     startedHow: text({ enum: STARTS }).notNull(),
     startedOn: text().notNull(),
     plants: integer(),

@@ -140,6 +140,7 @@ export function layOut(climate: TrialClimate, seed: number, only: string | null 
       cropId: truth.cropId,
       kind: "",
       ripeColour: "",
+      disease: "",
       startedHow: truth.how,
       // crowns, canes and trees have stood for years; the truth counts this year's growth from its own start
       startedOn: perennial ? `${year - yearsOld}-03-01` : startedOn,
