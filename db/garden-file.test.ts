@@ -210,3 +210,28 @@ describe("holding a data folder", () => {
     expect(elsewhere()).toBe("held");
   });
 });
+
+describe("what older schemas kept in words", () => {
+  const NOTHING_SAID = (): void => {};
+  const lesson = (client: Database.Database, words: string) =>
+    client
+      .prepare(
+        "insert into lessons (id, at, words, next, planting_id, state) values ('l', '2026-08-01T10:00', ?, '', 'old', 'kept')",
+      )
+      .run(words);
+  it.each<[string, (client: Database.Database) => unknown, string]>([
+    ["a planting’s note", (c) => c.prepare("update plantings set note = 'White rot at the necks'").run(), "white-rot"],
+    ["a lesson", (c) => lesson(c, "Roots swollen: club root again"), "clubroot"],
+    ["other notes", (c) => lesson(c, "Rust, and the deer came"), ""],
+    ["nothing", NOTHING_SAID, ""],
+  ])("a lasting disease in %s becomes the planting's own field", (_, said, disease) => {
+    const old = folder();
+    const file = gardenOfSchema(old, "0014_own_jobs");
+    const client = new Database(file);
+    said(client);
+    client.close();
+    const db = openGarden(old);
+    expect(snapshotOf(db).plantings.map((p) => p.disease)).toEqual([disease]);
+    db.$client.close();
+  });
+});
