@@ -179,7 +179,9 @@ function SeriesForm({ view, faults }: { view: View; faults: Faults }) {
           {(p) => <Input {...p} type="date" minW="0" defaultValue={value("first", proposed?.key ?? view.today)} />}
         </Field>
         <Field name="every" label="Every so many days" faults={faults}>
-          {(p) => <Input {...p} inputMode="numeric" minW="0" defaultValue={value("every", 14)} />}
+          {(p) => (
+            <Input {...p} inputMode="numeric" minW="0" defaultValue={value("every", plan?.usual.gapDays ?? 14)} />
+          )}
         </Field>
         <Field name="times" label="Times" faults={faults}>
           {(p) => (
@@ -187,7 +189,7 @@ function SeriesForm({ view, faults }: { view: View; faults: Faults }) {
           )}
         </Field>
         <Field name="plants" label="Plants each" faults={faults}>
-          {(p) => <Input {...p} inputMode="numeric" minW="0" defaultValue={value("plants", proposed?.plants)} />}
+          {(p) => <Input {...p} inputMode="numeric" minW="0" defaultValue={value("plants", plan?.usual.plants)} />}
         </Field>
       </Grid>
       <Button type="submit" name="intent" value="series" mt="4" variant="outline">

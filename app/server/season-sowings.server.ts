@@ -1,3 +1,4 @@
+import { median } from "simple-statistics";
 import { daysBetween, sayDay, sayNear } from "#core/calendar/day";
 import type { Crop } from "#core/handbook/crop";
 import { tastesOf } from "#core/planning/question/question";
@@ -83,6 +84,15 @@ function soilHolds(d: Desk): string {
   return state === "baked" || state === "sodden" || state === "frozen" ? SOIL_WORDS[state] : "";
 }
 
+/** What a series by the calendar comes nearest to the one by warmth with: its middle gap, days, and middle number of plants. */
+function usualOf(sowings: readonly { gapDays: number | null; plants: number | null }[]) {
+  const middle = (xs: readonly (number | null)[]): number | null => {
+    const known = xs.filter((x): x is number => x !== null);
+    return known.length > 0 ? Math.round(median(known)) : null;
+  };
+  return { gapDays: middle(sowings.map((s) => s.gapDays)), plants: middle(sowings.map((s) => s.plants)) };
+}
+
 function planOf(d: Desk, crop: Crop, site: Site, year: number, risk: number) {
   const { snapshot } = d;
   const { units } = snapshot.garden;
@@ -112,6 +122,7 @@ function planOf(d: Desk, crop: Crop, site: Site, year: number, risk: number) {
     learned: own.length,
     weeks: Math.round(span / 7),
     bears: bearsDays(crop, first.readyOn, site),
+    usual: usualOf(plan.sowings),
     sowings: plan.sowings.map((s) => ({
       key: s.startOn,
       start: sayDay(s.startOn),
