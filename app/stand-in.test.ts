@@ -1,6 +1,3 @@
-import { mkdtempSync, rmSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { addDays } from "#core/calendar/day";
 import { change } from "#db/change";
@@ -8,17 +5,17 @@ import { closeStandIn, renewStandInKey, standInKey } from "#db/stand-in-links";
 import { replacePlan } from "#db/work";
 import { readStandInFile, STAND_IN_FILE } from "#formats/stand-in-file";
 import { makeDemo } from "../cli/demo";
+import { gardenInProcess } from "./garden-in-process";
 import { db, desk } from "./server/desk.server";
 import { entriesOf, logStandIn, nextTrip, readBack, standInByKey, standInView } from "./server/stand-in.server";
 import { standInDocument } from "./server/stand-in-page.server";
 
-const before = process.env.AKMEDON_DATA;
-const dir = mkdtempSync(join(tmpdir(), "akmedon-stand-in-"));
-const holder = globalThis as { akmedonDb?: unknown };
+let dir = "";
+let garden: ReturnType<typeof gardenInProcess>;
 const LINE = { take: "ready", expectedG: 1200, lostG: 0, minutes: 6, why: "ready" } as const;
 beforeAll(() => {
-  process.env.AKMEDON_DATA = dir;
-  makeDemo(dir, false);
+  garden = gardenInProcess((made) => makeDemo(made, false));
+  dir = garden.dir;
   const { today, now } = desk();
   // a trip that has begun, and one round in it
   change(db(), "Away", now, (c) => {
@@ -44,13 +41,7 @@ beforeAll(() => {
   }));
   replacePlan(db(), [{ ...round, lines }], null, now, "Rounds planned");
 });
-afterAll(() => {
-  db().$client.close();
-  delete holder.akmedonDb;
-  if (before === undefined) delete process.env.AKMEDON_DATA;
-  else process.env.AKMEDON_DATA = before;
-  rmSync(dir, { recursive: true, force: true });
-});
+afterAll(() => garden.end());
 const view = () => standInView(desk(), nextTrip(desk())!);
 const form = (fields: Record<string, string>) => {
   const made = new FormData();

@@ -1,26 +1,15 @@
-import { mkdtempSync, rmSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { CROPS, cropOf } from "#core/handbook/index";
 import { undo } from "#db/change";
+import { gardenInProcess } from "./garden-in-process";
 import { db, desk } from "./server/desk.server";
 import { startGarden, startView, usualStart } from "./server/start.server";
 
-const before = process.env.AKMEDON_DATA;
-const holder = globalThis as { akmedonDb?: unknown };
-let dir = "";
+let garden: ReturnType<typeof gardenInProcess>;
 beforeEach(() => {
-  dir = mkdtempSync(join(tmpdir(), "akmedon-start-"));
-  process.env.AKMEDON_DATA = dir;
+  garden = gardenInProcess();
 });
-afterEach(() => {
-  db().$client.close();
-  delete holder.akmedonDb;
-  if (before === undefined) delete process.env.AKMEDON_DATA;
-  else process.env.AKMEDON_DATA = before;
-  rmSync(dir, { recursive: true, force: true });
-});
+afterEach(() => garden.end());
 
 const PLACE = { latitudeDeg: "44.5", longitudeDeg: "-93", timeZone: "America/Chicago", units: "us" };
 const row = (i: number, crop: string, on: string, more: Record<string, string> = {}) => ({
@@ -33,8 +22,8 @@ describe("the first five minutes", () => {
   it("put place, units, a bed and everything that grows in as one change, and one undo takes all of it back", () => {
     const answer = startGarden(desk(), { ...PLACE, ...TWO, bedName: "Garden" });
     expect(answer).toBeInstanceOf(Response);
-    const { garden, beds, plantings } = desk().snapshot;
-    expect(garden).toMatchObject({ latitudeDeg: 44.5, longitudeDeg: -93, timeZone: "America/Chicago", units: "us" });
+    const { garden: settled, beds, plantings } = desk().snapshot;
+    expect(settled).toMatchObject({ latitudeDeg: 44.5, longitudeDeg: -93, timeZone: "America/Chicago", units: "us" });
     expect(beds.map((b) => b.name)).toEqual(["Garden"]);
     expect(plantings.map((p) => [p.cropId, p.kind, p.plants, p.bedId])).toEqual(
       expect.arrayContaining([

@@ -1,26 +1,15 @@
-import { mkdtempSync, rmSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { makeDemo } from "../cli/demo";
-import { db, desk } from "./server/desk.server";
+import { gardenInProcess } from "./garden-in-process";
+import { desk } from "./server/desk.server";
 import { keptOf } from "./server/keep.server";
 import { takeWaiting } from "./server/waiting.server";
 
-const before = process.env.AKMEDON_DATA;
-const dir = mkdtempSync(join(tmpdir(), "akmedon-waiting-"));
-const holder = globalThis as { akmedonDb?: unknown };
+let garden: ReturnType<typeof gardenInProcess>;
 beforeAll(() => {
-  process.env.AKMEDON_DATA = dir;
-  makeDemo(dir, false);
+  garden = gardenInProcess((dir) => makeDemo(dir, false));
 });
-afterAll(() => {
-  db().$client.close();
-  delete holder.akmedonDb;
-  if (before === undefined) delete process.env.AKMEDON_DATA;
-  else process.env.AKMEDON_DATA = before;
-  rmSync(dir, { recursive: true, force: true });
-});
+afterAll(() => garden.end());
 
 function send(to: string, fields: Record<string, string>) {
   const form = new FormData();

@@ -15,7 +15,8 @@ import { lastGood } from "../offline/last-good";
 import { orWait } from "../offline/or-wait";
 import { desk } from "../server/desk.server";
 import { formOf, missing, typedOf } from "../server/forms.server";
-import { changeLot, lotView } from "../server/lot.server";
+import { lotView } from "../server/lot.server";
+import { changeLot } from "../server/lot-action.server";
 import { safePath } from "../server/safe-path";
 import type { Route } from "./+types/lot";
 

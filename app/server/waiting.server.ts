@@ -4,7 +4,7 @@ import { desk } from "./desk.server";
 import { type FormFaults, numberOf, typedOf } from "./forms.server";
 import { markJob } from "./jobs.server";
 import { logLook } from "./look-action.server";
-import { changeLot } from "./lot.server";
+import { changeLot } from "./lot-action.server";
 import { logPick } from "./pick-action.server";
 import { tickOff } from "./tick.server";
 
