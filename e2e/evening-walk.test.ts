@@ -231,8 +231,11 @@ describe("the home network", () => {
     await ready(page);
     expect(await page.innerText("main")).toContain("From the beds");
     const signOut = page.getByRole("button", { name: "Sign out here" });
-    if ((await signOut.count()) > 0) await signOut.click();
-    else await page.evaluate(() => fetch("/sign-out", { method: "POST" }));
+    if ((await signOut.count()) > 0) {
+      await signOut.click();
+      // first the device forgets its pages, then it signs out
+      await page.waitForURL(/sign-in/);
+    } else await page.evaluate(() => fetch("/sign-out", { method: "POST" }));
     await page.goto("/walk");
     await page.waitForURL(/sign-in/);
     const wrong = () =>
