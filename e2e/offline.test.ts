@@ -92,7 +92,9 @@ async function journey(page: Page, stop: () => Promise<void>, start: () => Promi
     page.getByRole("navigation", { name: "Parts, at the thumb" }).getByRole("link", { name, exact: true }).click();
   await thumb("Walk");
   await page.getByText(/No signal\. This page is as it was (at|yesterday|on)/).waitFor();
-  await page.getByRole("link", { name: "Begin" }).click();
+  // Today has a link of nearly that name
+  await page.getByRole("heading", { name: "Walk the beds" }).waitFor();
+  await page.getByRole("link", { name: "Begin", exact: true }).click();
   await page.getByRole("heading", { name: "Loose-leaf lettuce ‘winter butter’" }).waitFor();
   await page.locator("input[type=file]").setInputFiles(photo);
   await page.getByRole("button", { name: /^(Save, next|Nothing new)/ }).click();
