@@ -15,6 +15,7 @@ import { join } from "node:path";
 import Database from "better-sqlite3";
 import { z } from "zod";
 import { type Day, daysBetween } from "#core/calendar/day";
+import { PHOTO_NAME } from "#core/garden/photos";
 import { weekOf } from "#core/season/pick-log";
 import { type GardenFile, inspectGarden } from "./garden-file";
 import { databaseFile } from "./open";
@@ -48,7 +49,6 @@ const photosOf = (dataDir: string): string => join(folderOf(dataDir), "photos");
 export const backupFile = (dataDir: string, name: string): string => join(folderOf(dataDir), `${name}.sqlite`);
 const sheetFile = (dataDir: string, name: string): string => join(folderOf(dataDir), `${name}.json`);
 const NAME = /^garden-\d{4}-\d{2}-\d{2}-\d{6}$/;
-const PHOTO = /^[\w-]{1,60}\.jpg$/;
 
 /** The machine's own local time to the second: backups belong to the machine, not to a demo's standing clock. */
 export const machineTime = (): string => {
@@ -137,7 +137,7 @@ function keepPhotos(dataDir: string): Record<string, string> {
   const from = join(dataDir, "photos");
   if (!existsSync(from)) return {};
   const kept: Record<string, string> = {};
-  for (const name of readdirSync(from).filter((file) => PHOTO.test(file))) {
+  for (const name of readdirSync(from).filter((file) => PHOTO_NAME.test(file))) {
     const bytes = readFileSync(join(from, name));
     const hash = createHash("sha256").update(bytes).digest("hex");
     const to = join(photosOf(dataDir), `${hash}.jpg`);
@@ -154,7 +154,7 @@ export function bringPhotosBack(dataDir: string, backup: Pick<Backup, "photos">)
   mkdirSync(join(dataDir, "photos"), { recursive: true, mode: 0o700 });
   for (const [name, hash] of Object.entries(backup.photos)) {
     const to = join(dataDir, "photos", name);
-    if (!PHOTO.test(name) || existsSync(to)) continue;
+    if (!PHOTO_NAME.test(name) || existsSync(to)) continue;
     const from = join(photosOf(dataDir), `${hash}.jpg`);
     if (!/^[0-9a-f]{64}$/.test(hash) || !existsSync(from)) gone.push(name);
     else {

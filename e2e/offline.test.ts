@@ -1,5 +1,5 @@
 import { execFileSync } from "node:child_process";
-import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { existsSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { createServer } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -76,7 +76,7 @@ function archive(dataDir: string) {
   });
   return JSON.parse(String(text)) as {
     checks: { plantingId: string; at: string; photos: string[] }[];
-    picks: { note: string; by: string; entered: string }[];
+    picks: { note: string; by: string; entered: string; photos: string[] }[];
     ticks: { id: string }[];
     lotEvents: { kind: string; lotId: string }[];
   };
@@ -107,6 +107,7 @@ async function journey(page: Page, stop: () => Promise<void>, start: () => Promi
   await tab.goto("/picks/new?planting=cou-lower");
   await tab.getByLabel("On the scale").fill("1.25 kg");
   await tab.getByLabel("Note", { exact: true }).fill("picked without a signal");
+  await tab.locator("input[name=photo]").setInputFiles(photo);
   await tab.getByRole("button", { name: "Save the pick" }).click();
   await tab.getByText("2 entries wait").waitFor();
   await tab.goto("/keep");
@@ -142,7 +143,10 @@ function expectOnce(dataDir: string) {
   const look = held.checks.filter((c) => c.plantingId === "let-frame" && c.at.startsWith("2026-10-06"));
   expect(look).toHaveLength(1);
   expect(look[0]!.photos).toHaveLength(1);
-  expect(held.picks.filter((p) => p.note === "picked without a signal")).toHaveLength(1);
+  const picked = held.picks.filter((p) => p.note === "picked without a signal");
+  expect(picked).toHaveLength(1);
+  expect(picked[0]!.photos).toHaveLength(1);
+  expect(existsSync(join(dataDir, "photos", picked[0]!.photos[0]!))).toBe(true);
   return held;
 }
 

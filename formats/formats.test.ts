@@ -183,6 +183,7 @@ const archive: Archive = {
       sorted: [{ grade: "eat-first", way: "kitchen", massG: 200, count: null, note: "pierced by the fork" }],
       againG: 840,
       againHow: "tops-off",
+      photos: ["p-1.jpg"],
     },
   ],
   weather: [],

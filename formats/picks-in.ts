@@ -280,6 +280,7 @@ function readRow(
     sorted,
     againG: numberIn("again"),
     againHow,
+    photos: [],
   });
   if (checked.success) return checked.data;
   const issue = checked.error.issues[0]!;

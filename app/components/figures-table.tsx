@@ -6,7 +6,7 @@ const Table = chakra("table", {
     width: "100%",
     borderCollapse: "collapse",
     "& th": { textAlign: "left", fontWeight: 600, padding: "0 0.9rem 0.5rem 0", whiteSpace: "nowrap" },
-    "& td": {
+    "& td, & tbody th": {
       padding: "0.5rem 0.9rem 0.5rem 0",
       borderTop: "1px solid var(--ak-colors-rule-soft)",
       verticalAlign: "middle",
@@ -14,7 +14,7 @@ const Table = chakra("table", {
     "& .number": { textAlign: "right", whiteSpace: "nowrap", fontVariantNumeric: "tabular-nums" },
     // words after figures stand clear of them, and no column is squeezed into a heap of single words
     "& .number + :not(.number)": { paddingLeft: "0.9rem" },
-    "& td:not(.number)": { minWidth: "7rem" },
+    "& td:not(.number), & tbody th": { minWidth: "7rem", whiteSpace: "normal" },
     "& .name": { fontWeight: 650 },
     "& td:last-of-type:not(.number)": { minWidth: "11rem" },
   },

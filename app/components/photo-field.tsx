@@ -2,8 +2,11 @@ import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { Camera } from "lucide-react";
 import { useEffect, useState } from "react";
 
-/** Takes photos for a look: several may be chosen, a phone opens its camera; shown small before they are sent. */
-export function PhotoField({ kept }: { kept: readonly string[] }) {
+/**
+ * Takes photos for a look or a pick: several may be chosen, a phone opens its camera; shown small before they are sent.
+ * @param kept those it has; `removable`: one of them can be marked to be taken out when the form is saved
+ */
+export function PhotoField({ kept, removable = false }: { kept: readonly string[]; removable?: boolean }) {
   const [shown, setShown] = useState<{ url: string; name: string }[]>([]);
   useEffect(
     () => () => {
@@ -48,10 +51,17 @@ export function PhotoField({ kept }: { kept: readonly string[] }) {
         {shown.map((p) => (
           <chakra.img key={p.url} src={p.url} alt={p.name} h="56px" borderRadius="soft" />
         ))}
-        {kept.map((name) => (
-          <a key={name} href={`/photos/${name}`} target="_blank" rel="noreferrer">
-            <chakra.img src={`/photos/${name}`} alt="taken today" h="56px" borderRadius="soft" />
-          </a>
+        {kept.map((name, i) => (
+          <Flex key={name} align="center" gap="2">
+            <a href={`/photos/${name}`} target="_blank" rel="noreferrer">
+              <chakra.img src={`/photos/${name}`} alt={`${i + 1} of this pick`} h="56px" borderRadius="soft" />
+            </a>
+            {removable && (
+              <chakra.label display="flex" gap="2" alignItems="center" minH="48px">
+                <input type="checkbox" name={`drop-${name}`} style={{ width: 22, height: 22 }} /> take out
+              </chakra.label>
+            )}
+          </Flex>
         ))}
       </Flex>
       {shown.length > 0 && (

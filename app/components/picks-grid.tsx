@@ -103,7 +103,7 @@ export function PicksGrid({ rows, onRows, blank, options, faults, brought }: Pro
   const filled = rows.flatMap((r, i) => (isFilled(r, brought) ? [i] : []));
   const faultOf = (row: number) => faults.find((f) => filled[f.row] === row);
   return (
-    <Box overflowX="auto" borderWidth="1px" borderColor="rule" bg="sheet">
+    <Box overflowX="auto" position="relative" borderWidth="1px" borderColor="rule" bg="sheet">
       {Object.entries(options).map(([name, list]) => (
         <datalist key={name} id={`grid-${name}`}>
           {list.map((x) => (
@@ -128,13 +128,17 @@ export function PicksGrid({ rows, onRows, blank, options, faults, brought }: Pro
       >
         <thead>
           <tr>
-            <th aria-label="Row" />
+            <th>
+              <chakra.span srOnly>Row</chakra.span>
+            </th>
             {GRID_COLUMNS.map((c) => (
               <th key={c} style={{ minWidth: WIDTHS[c] }}>
                 {NAMES[c]}
               </th>
             ))}
-            <th aria-label="Take out" />
+            <th>
+              <chakra.span srOnly>Take out</chakra.span>
+            </th>
           </tr>
         </thead>
         <tbody>

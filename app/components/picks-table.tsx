@@ -1,4 +1,5 @@
 import { Box, chakra, Flex } from "@chakra-ui/react";
+import { Camera } from "lucide-react";
 import type { ReactNode } from "react";
 import { Link } from "react-router";
 import { sayDate } from "#core/calendar/day";
@@ -15,6 +16,8 @@ export type LogRow = {
   bed: string;
   by: string;
   odd: boolean;
+  /** photos it has */
+  photos: number;
   cells: Partial<Record<Column, string>>;
 };
 const NUMBERS: readonly Column[] = ["gross", "tare", "net", "pieces", "each", "minutes"];
@@ -62,6 +65,7 @@ export function PicksTable({ rows, columns, names, sort, down, sorted }: Props) 
     c === "when" ? (
       <>
         <Link to={`/picks/${r.id}`}>{sayDate(r.at.slice(0, 10))}</Link> <small>{r.at.slice(11)}</small>
+        {r.photos > 0 && <PhotoMark photos={r.photos} />}
       </>
     ) : (
       r.cells[c]
@@ -116,6 +120,19 @@ export function PicksTable({ rows, columns, names, sort, down, sorted }: Props) 
   );
 }
 
+/** Says that a pick has photos. */
+const PhotoMark = ({ photos }: { photos: number }) => (
+  <>
+    {" "}
+    <Camera
+      size={15}
+      role="img"
+      aria-label={photos === 1 ? "1 photo" : `${photos} photos`}
+      style={{ display: "inline" }}
+    />
+  </>
+);
+
 /** A list of plain elements under one style: sixty rows of styled ones cost the server more than all the rest. */
 const List = chakra("ul", {
   base: {
@@ -147,6 +164,7 @@ export function PicksList({ rows }: { rows: readonly LogRow[] }) {
         <li key={r.id}>
           <span>
             <Link to={`/picks/${r.id}`}>{r.kind}</Link>
+            {r.photos > 0 && <PhotoMark photos={r.photos} />}
             <small>{[sayDate(r.at.slice(0, 10)), r.bed, r.by].filter(Boolean).join(", ")}</small>
           </span>
           <b>{r.cells.net}</b>

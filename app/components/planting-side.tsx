@@ -81,9 +81,10 @@ export function PlantingSide({ crop, judged, history, track, isNew, plantingId, 
             .slice(-6)
             .reverse()
             .map((p) => (
-              <Flex key={p.id} justify="space-between" borderBottomWidth="1px" borderColor="ruleSoft" py="1.5">
+              <Flex key={p.id} gap="3" align="center" borderBottomWidth="1px" borderColor="ruleSoft" py="1.5">
                 <RowAnchor to={`/picks/${p.id}`}>{sayDate(p.day)}</RowAnchor>
-                <Text>{p.net}</Text>
+                <Photos of={p} />
+                <Text ml="auto">{p.net}</Text>
               </Flex>
             ))}
         </Section>
@@ -107,11 +108,7 @@ export function PlantingSide({ crop, judged, history, track, isNew, plantingId, 
               <Text color="inkSoft" flex="1" minW="10rem">
                 {c.words}
               </Text>
-              {c.photos.map((name) => (
-                <a key={name} href={`/photos/${name}`} target="_blank" rel="noreferrer">
-                  <chakra.img src={`/photos/${name}`} alt={`taken ${sayDate(c.day)}`} h="44px" borderRadius="soft" />
-                </a>
-              ))}
+              <Photos of={c} />
               <Form method="post" action={`/looks/${c.id}`}>
                 <Button type="submit" name="intent" value="remove" size="sm" variant="quiet">
                   Remove
@@ -127,3 +124,11 @@ export function PlantingSide({ crop, judged, history, track, isNew, plantingId, 
     </Box>
   );
 }
+
+/** The photos of a look or a pick, small; a tap shows one whole. */
+const Photos = ({ of }: { of: { day: string; photos: readonly string[] } }) =>
+  of.photos.map((name) => (
+    <a key={name} href={`/photos/${name}`} target="_blank" rel="noreferrer">
+      <chakra.img src={`/photos/${name}`} alt={`taken ${sayDate(of.day)}`} h="44px" borderRadius="soft" />
+    </a>
+  ));

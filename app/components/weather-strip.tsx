@@ -1,4 +1,4 @@
-import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import { Box, chakra, Flex, Text, VisuallyHidden } from "@chakra-ui/react";
 import { Link } from "react-router";
 import { weekdayName } from "#core/calendar/day";
 import type { UnitSystem } from "#core/units/mass";
@@ -36,7 +36,7 @@ export function WeatherStrip({ days, units }: { days: StripDay[]; units: UnitSys
   const high = Math.max(...days.map((d) => d.tempMaxC));
   const y = (t: number) => 8 + (1 - (t - low) / Math.max(1, high - low)) * 64;
   return (
-    <Box overflowX="auto" pb="1" tabIndex={0} role="group" aria-label="Weather of the coming days">
+    <Box overflowX="auto" position="relative" pb="1" tabIndex={0} role="group" aria-label="Weather of the coming days">
       <Flex minW="max-content" w="100%">
         {days.map((d, k) => {
           const told = d.hazards.filter((h) => h.kind !== "dew" && h.chance >= 0.15);
@@ -62,7 +62,6 @@ export function WeatherStrip({ days, units }: { days: StripDay[]; units: UnitSys
               borderLeftWidth={k === 0 ? 0 : "1px"}
               borderColor="ruleSoft"
               title={words}
-              aria-label={`${weekdayName(d.day)} ${Number(d.day.slice(8))}: ${[words, ...told.map((h) => `${WORDS[h.kind]} ${Math.round(h.chance * 100)} %`), d.away ? "away" : ""].filter(Boolean).join(", ")}`}
               opacity={d.from === "usual" ? 0.6 : 1}
             >
               <Text fontSize="xs" color="inkSoft">
@@ -77,6 +76,7 @@ export function WeatherStrip({ days, units }: { days: StripDay[]; units: UnitSys
               >
                 {Number(d.day.slice(8))}
               </Text>
+              <VisuallyHidden>{words},</VisuallyHidden>
               <svg width="44" height="96" aria-hidden style={{ display: "inline-block" }}>
                 {low < 0 && (
                   <line

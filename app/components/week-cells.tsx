@@ -22,11 +22,14 @@ export function WeekCells({ view }: { view: View }) {
       <chakra.table borderCollapse="collapse" css={{ "& th": { fontWeight: 600, textAlign: "left" } }}>
         <thead>
           <tr>
-            <th> </th>
+            <th>
+              <chakra.span srOnly>Crop</chakra.span>
+            </th>
             {view.calendar.map((w) => (
               <th key={w.week}>
                 <Text fontSize="sm" color="inkSoft" w="17px" whiteSpace="nowrap" overflow="visible">
                   {w.month}
+                  {w.month === "" && <chakra.span srOnly>week {w.week}</chakra.span>}
                 </Text>
               </th>
             ))}

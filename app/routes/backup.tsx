@@ -53,7 +53,7 @@ export default function BackupPage({ loaderData, actionData }: Route.ComponentPr
         <FiguresTable label="In the backup, and now">
           <thead>
             <tr>
-              <th />
+              <th>What</th>
               <th className="number">In this backup</th>
               <th className="number">Now</th>
             </tr>

@@ -7,11 +7,11 @@ import { gardenZipPieces } from "#formats/garden-zip";
 import { db } from "../server/desk.server";
 import { photoBytes } from "../server/photos.server";
 
-/** The whole garden with the photos of its looks as one zip. */
+/** The whole garden with the photos of its looks and picks as one zip. */
 export function loader() {
   const day = nowAt(gardenOf(db())).slice(0, 10);
   const archive = archiveOf(db());
-  const photos = [...new Set(archive.checks.flatMap((c) => c.photos))];
+  const photos = [...new Set([...archive.checks, ...archive.picks].flatMap((x) => x.photos))];
   const pieces = gardenZipPieces(writeArchive(archive), photos, photoBytes);
   return new Response(createReadableStreamFromReadable(Readable.from(pieces)), {
     headers: {

@@ -6,6 +6,7 @@ import { AmountFields } from "../components/amount-fields";
 import { Cautions } from "../components/cautions";
 import { CropGlyph } from "../components/crop-glyph";
 import { LessonsNote } from "../components/lessons-note";
+import { PhotoField } from "../components/photo-field";
 import { arithmetic } from "../components/pick-arithmetic";
 import { PickMore } from "../components/pick-more";
 import { PickSorting, WayField, withOwn } from "../components/pick-sorting";
@@ -27,8 +28,8 @@ import { lastGood } from "../offline/last-good";
 import { queuePick } from "../offline/pick-offline";
 import { freshId } from "../offline/queue";
 import { desk } from "../server/desk.server";
-import { formOf, missing, typedOf } from "../server/forms.server";
-import { logPick } from "../server/pick-action.server";
+import { formOf, missing } from "../server/forms.server";
+import { logPickSent } from "../server/pick-action.server";
 import { pickFormData } from "../server/pick-form.server";
 import type { Route } from "./+types/pick";
 
@@ -40,7 +41,7 @@ export function loader({ params, request }: Route.LoaderArgs) {
 }
 
 export async function action({ request, params }: Route.ActionArgs) {
-  return logPick(typedOf(await formOf(request)), (params as { pickId?: string }).pickId);
+  return logPickSent(await formOf(request), (params as { pickId?: string }).pickId);
 }
 
 /** Without a signal a new pick is still entered, and waits in the browser. */
@@ -102,7 +103,7 @@ export default function PickPage({ loaderData, actionData }: Route.ComponentProp
         templateColumns={{ base: "minmax(0, 1fr)", lg: "minmax(320px,1.2fr) minmax(280px,0.8fr)" }}
         gap={{ base: "6", lg: "10" }}
       >
-        <Form method="post">
+        <Form method="post" encType="multipart/form-data">
           <FormError faults={faults} />
           {faults?.typed.sure && <input type="hidden" name="sure" value="yes" />}
           <input type="hidden" name="roundId" value={roundId ?? ""} />
@@ -251,6 +252,7 @@ export default function PickPage({ loaderData, actionData }: Route.ComponentProp
             <Field name="note" label="Note" faults={faults}>
               {(p) => <TextArea {...p} rows={2} defaultValue={value("note", pick?.note)} />}
             </Field>
+            <PhotoField kept={pick?.photos ?? []} removable />
           </Grid>
           <Flex gap="3" mt="6" wrap="wrap">
             <Button type="submit" size="lg">

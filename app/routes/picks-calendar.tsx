@@ -1,4 +1,4 @@
-import { Box, Flex, Grid, Text } from "@chakra-ui/react";
+import { Box, Flex, Grid, Text, VisuallyHidden } from "@chakra-ui/react";
 import { Link } from "react-router";
 import { addDays, dayRange, daysBetween, sayDate } from "#core/calendar/day";
 import { groupPicks, monthName, picksIn, totalsOf, weekOf } from "#core/season/pick-log";
@@ -134,7 +134,8 @@ export default function PicksCalendar({ loaderData }: Route.ComponentProps) {
               {Number(d.day.slice(8))}
             </Text>
             {d.words && (
-              <Link to={`/picks?from=${d.day}&to=${d.day}`} aria-label={`${sayDate(d.day)}: ${d.words}`}>
+              <Link to={`/picks?from=${d.day}&to=${d.day}`}>
+                <VisuallyHidden>{sayDate(d.day)}:</VisuallyHidden>
                 <Text fontWeight="650" fontSize={{ base: "sm", md: "md" }} lineHeight="1.2">
                   {d.words}
                 </Text>

@@ -79,6 +79,7 @@ function rowOf(e: LoggedPick, columns: readonly Column[], units: UnitSystem): Lo
     crop: e.crop,
     bed: e.bed,
     by: e.by,
+    photos: pick.photos.length,
     odd: pick.grade !== "sound" || pick.sorted.length > 0,
     cells: Object.fromEntries(shown.map((c) => [c, say[c]()])),
   };

@@ -3,102 +3,31 @@ import { CalendarArrowDown, Sparkles, Split, UserRound } from "lucide-react";
 import { useMemo } from "react";
 import { Form, useSearchParams } from "react-router";
 import { sayDay, weekdayName } from "#core/calendar/day";
-import { standInOn } from "#core/calendar/windows";
-import { plantingName } from "#core/garden/name";
-import { slotTime } from "#core/planning/question/problem";
-import { alternativesOf } from "#core/planning/rounds/alternatives";
+import { type PlanProblem, slotTime } from "#core/planning/question/problem";
 import { totalsOf } from "#core/planning/rounds/explain";
 import { moveLines, moveRound } from "#core/planning/rounds/hand-moves";
-import { fullestPlaces, leftStanding, sayPlace } from "#core/planning/rounds/left";
+import { fullestPlaces } from "#core/planning/rounds/left";
 import { scheduleOf } from "#core/planning/rounds/rounds";
 import { proseIn } from "#core/units/prose";
-import { findPlanNote } from "#db/work";
 import { LaneLegend } from "../components/lane-legend";
 import { Lanes } from "../components/lanes";
 import { Ledger } from "../components/ledger";
 import { RoundCard } from "../components/round-card";
 import { Anchor, Button, LinkButton, Note, Page, RowAnchor, Section } from "../components/ui";
 import { useLivePlan } from "../components/use-live-plan";
+import { saysPhone, useNarrow } from "../components/use-narrow";
 import { useRoundDrag } from "../components/use-round-drag";
 import { lastGood, useKept } from "../offline/last-good";
-import { db, desk } from "../server/desk.server";
+import { desk } from "../server/desk.server";
 import { formOf, typedOf } from "../server/forms.server";
-import { missed, roundsAhead, slotIdOf } from "../server/rounds.server";
 import { changeRounds } from "../server/rounds-action.server";
+import { roundsView } from "../server/rounds-view.server";
 import type { Route } from "./+types/rounds";
 
-export function loader() {
-  const d = desk();
-  const { outlook, snapshot, today } = d;
-  const { rounds, problem } = roundsAhead(d);
-  const byId = new Map(outlook.plantings.map((p) => [p.planting.id, p]));
-  const schedule = scheduleOf(problem, rounds);
-  const slotAt = new Map(problem.slots.map((s, j) => [s.id, j]));
-  const nameOf = (id: string) => {
-    const p = byId.get(id);
-    return { kind: p ? plantingName(p.planting, p.crop) : "gone", bed: p?.bed.name ?? "" };
-  };
-  const round3 = (x: number) => Math.round(x * 1000) / 1000;
-  const order = [...outlook.plantings].sort((a, b) => a.bed.walkOrder - b.bed.walkOrder);
-  return {
-    today,
-    units: snapshot.garden.units,
-    lanes: order.map((p) => ({
-      plantingId: p.planting.id,
-      kind: plantingName(p.planting, p.crop),
-      crop: p.crop.name,
-      own: p.planting.kind,
-      bed: p.bed.name,
-      once: p.supply.once,
-      days: p.judgement.days
-        .slice(0, 15)
-        .map((x) => ({ ready: round3(x.ready), nearly: round3(x.nearly), past: round3(x.past) })),
-    })),
-    days: outlook.days.slice(0, 14).map((x) => ({
-      day: x.weather.day,
-      away: x.away,
-      hazards: x.hazards
-        .filter((h) => h.kind !== "dew" && h.chance >= 0.15)
-        .map((h) => ({ kind: h.kind, chance: round3(h.chance) })),
-    })),
-    left: leftStanding(problem, schedule).map((l) => ({ ...l, ...nameOf(l.plantingId) })),
-    places: fullestPlaces(problem, schedule).map((f) => ({ words: sayPlace(f) })),
-    tripName:
-      snapshot.trips.filter((t) => t.toDay >= today).sort((a, b) => (a.fromDay < b.fromDay ? -1 : 1))[0]?.name ?? "",
-    rounds: rounds.map((r) => ({
-      ...r,
-      by: standInOn(r.day, snapshot.trips),
-      alternatives:
-        slotAt.has(slotIdOf(r)) && r.lines.length > 0
-          ? alternativesOf(problem, schedule, slotAt.get(slotIdOf(r))!).map((a) => {
-              const slot = problem.slots[a.slot];
-              return { ...a, slotId: slot?.id ?? "", day: slot?.day ?? "", startsAt: slot?.startsAt ?? "" };
-            })
-          : [],
-      lines: [...r.lines]
-        .sort((a, b) => (byId.get(a.plantingId)?.bed.walkOrder ?? 0) - (byId.get(b.plantingId)?.bed.walkOrder ?? 0))
-        .map((l) => ({
-          ...l,
-          kind: nameOf(l.plantingId).kind,
-          bed: byId.get(l.plantingId)?.bed.name ?? "",
-        })),
-    })),
-    // the planner's own question, for what-ifs while a round is dragged; six figures are plenty for a drawing
-    problem: JSON.parse(JSON.stringify(problem, sixFigures)) as typeof problem,
-    missed: missed(d).map((r) => ({
-      id: r.id,
-      day: r.day,
-      startsAt: r.startsAt,
-      names: r.lines.map((l) => nameOf(l.plantingId).kind),
-    })),
-    note: findPlanNote(db()),
-    windows: snapshot.windows.length,
-    trip: snapshot.trips.some((t) => t.toDay >= today && t.standIn !== ""),
-    roundMinutes: snapshot.garden.roundMinutes,
-  };
-}
-
-const sixFigures = (_: string, value: unknown) => (typeof value === "number" ? Number(value.toPrecision(6)) : value);
+export const loader = ({ request }: Route.LoaderArgs) => ({
+  ...roundsView(desk()),
+  onPhone: saysPhone(request.headers),
+});
 
 export async function action({ request }: Route.ActionArgs) {
   return changeRounds(desk(), typedOf(await formOf(request)));
@@ -111,7 +40,9 @@ export const meta: Route.MetaFunction = () => [{ title: "Rounds · Akmedon" }];
 
 export default function Rounds({ loaderData, actionData }: Route.ComponentProps) {
   useKept("rounds", loaderData);
-  const { lanes, days, rounds, problem, units, today, note, windows, trip } = loaderData;
+  const { lanes, days, rounds, units, today, note, windows, trip } = loaderData;
+  const problem = useMemo(() => JSON.parse(loaderData.problem) as PlanProblem, [loaderData.problem]);
+  const narrow = useNarrow(loaderData.onPhone);
   const slots = problem.slots;
   const { moving, grab, key } = useRoundDrag(rounds, slots, days.length);
   const movingSlot = moving ? slots.find((s) => s.id === moving.slotId) : null;
@@ -254,28 +185,15 @@ export default function Rounds({ loaderData, actionData }: Route.ComponentProps)
           pb="2"
           mx={{ base: "-3", md: "0" }}
         >
-          <Box display={{ base: "none", md: "block" }}>
-            <Lanes
-              lanes={lanes}
-              days={days}
-              rounds={laneRounds}
-              narrow={false}
-              moving={movingT}
-              onGrab={grab(false)}
-              onKey={key}
-            />
-          </Box>
-          <Box display={{ base: "block", md: "none" }}>
-            <Lanes
-              lanes={lanes}
-              days={days}
-              rounds={laneRounds}
-              narrow
-              moving={movingT}
-              onGrab={grab(true)}
-              onKey={key}
-            />
-          </Box>
+          <Lanes
+            lanes={lanes}
+            days={days}
+            rounds={laneRounds}
+            narrow={narrow}
+            moving={movingT}
+            onGrab={grab(narrow)}
+            onKey={key}
+          />
         </Box>
       )}
       {!wordsOnly && <LaneLegend />}

@@ -234,7 +234,9 @@ function BedHistory({ view }: { view: View }) {
         <tbody>
           {view.history.map((b) => (
             <tr key={b.id}>
-              <td className="name">{b.name}</td>
+              <th scope="row" className="name">
+                {b.name}
+              </th>
               {b.years.map((list, i) => (
                 <td key={view.years[i]}>
                   {list.map((x) => (

@@ -133,7 +133,7 @@ export default function SeasonCompare({ loaderData }: Route.ComponentProps) {
             <FiguresTable label="The figures">
               <thead>
                 <tr>
-                  <th> </th>
+                  <th>Planting</th>
                   <th>{SPLIT_WORDS[split]}</th>
                   <th>Bed</th>
                   <th>Year</th>
@@ -143,7 +143,9 @@ export default function SeasonCompare({ loaderData }: Route.ComponentProps) {
               <tbody>
                 {points.slice(0, 200).map((p) => (
                   <tr key={p.id}>
-                    <td className="name">{p.name}</td>
+                    <th scope="row" className="name">
+                      {p.name}
+                    </th>
                     <td>{p.side === 0 ? a : b}</td>
                     <td>{p.bed}</td>
                     <td>{p.year}</td>

@@ -88,7 +88,7 @@ export default function SeasonNext({ loaderData, actionData }: Route.ComponentPr
           <FiguresTable label={`${year - 1} and ${year}`}>
             <thead>
               <tr>
-                <th> </th>
+                <th>Crop</th>
                 <th className="number">{year - 1}</th>
                 <th className="number">gave</th>
                 <th className="number">{year}</th>
@@ -97,7 +97,9 @@ export default function SeasonNext({ loaderData, actionData }: Route.ComponentPr
             <tbody>
               {compared.map((c) => (
                 <tr key={c.id}>
-                  <td className="name">{c.name}</td>
+                  <th scope="row" className="name">
+                    {c.name}
+                  </th>
                   <td className="number">{c.had}</td>
                   <td className="number">{c.gave}</td>
                   <td className="number">{c.planned}</td>

@@ -104,7 +104,7 @@ export default function SeasonRhythm({ loaderData }: Route.ComponentProps) {
             <FiguresTable label="The figures">
               <thead>
                 <tr>
-                  <th> </th>
+                  <th>Rhythm</th>
                   <th className="number">Rounds</th>
                   <th className="number">In its prime</th>
                   <th className="number">Over-age</th>
@@ -115,7 +115,9 @@ export default function SeasonRhythm({ loaderData }: Route.ComponentProps) {
               <tbody>
                 {lines.map((l) => (
                   <tr key={l.name}>
-                    <td className="name">{l.name}</td>
+                    <th scope="row" className="name">
+                      {l.name}
+                    </th>
                     <td className="number">{l.rounds}</td>
                     <td className="number">{l.prime}</td>
                     <td className="number">{l.over}</td>

@@ -97,7 +97,7 @@ export default function SeasonSeeds({ loaderData, actionData }: Route.ComponentP
                 <FiguresTable label="To have for next year">
                   <thead>
                     <tr>
-                      <th> </th>
+                      <th>Seed</th>
                       <th>First</th>
                       <th className="number">Plants</th>
                       <th className="number">Covered</th>
@@ -107,14 +107,14 @@ export default function SeasonSeeds({ loaderData, actionData }: Route.ComponentP
                   <tbody>
                     {needs.map((n) => (
                       <tr key={n.key}>
-                        <td className="name">
+                        <th scope="row" className="name">
                           {n.name}
                           {n.kept && (
                             <Text fontSize="sm" fontWeight="400" color="inkSoft">
                               or keep {n.kept}
                             </Text>
                           )}
-                        </td>
+                        </th>
                         <td>{n.first}</td>
                         <td className="number">{n.plants}</td>
                         <td className="number">{Math.min(n.covers, n.plants)}</td>

@@ -120,7 +120,9 @@ export default function SeasonSowings({ loaderData, actionData }: Route.Componen
             <tbody>
               {lasts.map((l) => (
                 <tr key={l.key}>
-                  <td className="name">{l.latest}</td>
+                  <th scope="row" className="name">
+                    {l.latest}
+                  </th>
                   <td>
                     <Flex align="center" gap="2">
                       <CropGlyph kind={l.glyph} stage={1.25} size={24} />

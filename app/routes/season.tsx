@@ -86,7 +86,7 @@ export default function Season({ loaderData }: Route.ComponentProps) {
             <FiguresTable label="Harvest">
               <thead>
                 <tr>
-                  <th> </th>
+                  <th>Of</th>
                   <th className="number">Weighed</th>
                   {some((r) => r.estimated) && <th className="number">Estimated</th>}
                   <th className="number">Picks</th>
@@ -101,7 +101,9 @@ export default function Season({ loaderData }: Route.ComponentProps) {
               <tbody>
                 {rows.map((r) => (
                   <tr key={r.key}>
-                    <td className="name">{r.name}</td>
+                    <th scope="row" className="name">
+                      {r.name}
+                    </th>
                     <td className="number">{r.weighed}</td>
                     {some((x) => x.estimated) && <td className="number">{r.estimated}</td>}
                     <td className="number">{r.picks}</td>

@@ -123,7 +123,7 @@ export default function WeatherRecord({ loaderData }: Route.ComponentProps) {
         <chakra.table css={{ "& td, & th": { padding: "6px 24px 6px 0", textAlign: "left" } }}>
           <thead>
             <tr>
-              {["", "frost still comes after", "frost has come by"].map((h) => (
+              {["in", "frost still comes after", "frost has come by"].map((h) => (
                 <chakra.th key={h} fontWeight="600" fontSize="sm" color="inkSoft">
                   {h}
                 </chakra.th>

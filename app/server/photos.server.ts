@@ -1,8 +1,8 @@
 import { existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
+import { MOST_PHOTOS, PHOTO_NAME } from "#core/garden/photos";
 import { diskFull, isDiskFull, newId } from "#db/change";
 
-const MOST_PHOTOS = 6;
 const MOST_BYTES = 20 * 1024 * 1024;
 /** Longest side a photo is kept at, px: enough to tell a spot from a bite. */
 const LONGEST_PX = 1600;
@@ -55,7 +55,7 @@ export async function keepPhotos(
 
 /** A kept photo's bytes; null when there is none of that name. */
 export function photoBytes(name: string): Buffer | null {
-  if (!/^[\w-]{1,60}\.jpg$/.test(name)) return null;
+  if (!PHOTO_NAME.test(name)) return null;
   const path = join(folder(), name);
   return existsSync(path) ? readFileSync(path) : null;
 }

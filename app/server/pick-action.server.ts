@@ -1,6 +1,7 @@
 import { redirect } from "react-router";
 import { isDay, sayDate } from "#core/calendar/day";
 import { plantingName } from "#core/garden/name";
+import { MOST_PHOTOS } from "#core/garden/photos";
 import type { Planting } from "#core/garden/planting";
 import { isLaw, sayWait, waitingOn } from "#core/garden/treatment";
 import type { Crop } from "#core/handbook/crop";
@@ -15,11 +16,33 @@ import { newId } from "#db/change";
 import { listContainers } from "#db/garden";
 import { findPick, removePick, savePick } from "#db/work";
 import { db, desk, handbook } from "./desk.server";
-import { done, type FormFaults, missing, ownId, refuse } from "./forms.server";
+import { done, type FormFaults, missing, ownId, refuse, typedOf } from "./forms.server";
+import { keepPhotos, photosOf } from "./photos.server";
 import { readPickForm } from "./pick-form.server";
 
-/** Logs a pick as it was entered, changes one, or takes one out. */
-export function logPick(typed: Record<string, string>, pickId: string | undefined) {
+type Answer = ReturnType<typeof refuse> | ReturnType<typeof done>;
+/** A pick that can be kept, with new photos beside those it had; `twice`: it was sent before, its photos are there. */
+type Ready = { had: number; twice: boolean; save(photos: readonly string[]): Answer };
+
+/** Logs a pick as it was entered, without photos. */
+export function logPick(typed: Record<string, string>): Answer {
+  const ready = readyPick(typed, undefined);
+  return "save" in ready ? ready.save([]) : ready;
+}
+
+/** Logs a pick as a page sent it, with its photos; changes one, or takes one out. Photos are kept only with their pick. */
+export async function logPickSent(form: FormData, pickId: string | undefined): Promise<Answer> {
+  const typed = typedOf(form);
+  const ready = readyPick(typed, pickId);
+  if (!("save" in ready)) return ready;
+  const files = ready.twice ? [] : photosOf(form);
+  if (files.length + ready.had > MOST_PHOTOS)
+    return refuse({ errors: { form: `a pick holds at most ${MOST_PHOTOS} photos` }, typed });
+  const kept = await keepPhotos(files);
+  return kept.ok ? ready.save(kept.names) : refuse({ errors: { form: kept.message }, typed });
+}
+
+function readyPick(typed: Record<string, string>, pickId: string | undefined): Answer | Ready {
   const d = desk();
   const known = pickId ? findPick(db(), pickId) : null;
   if (typed.intent === "remove") {
@@ -61,10 +84,18 @@ export function logPick(typed: Record<string, string>, pickId: string | undefine
     return refuse({ errors: { restOn: "nothing is left: the crop is said to be finished" }, typed });
   const rest: PickWish | null =
     restOn === "" ? null : { id: newId(), plantingId: planting.id, kind: "take-all", day: restOn };
-  const journalId = savePick(db(), read.pick, label, d.now, rest, standsForYears(crop));
-  if (typed.then === "another") return redirect(`/picks/new?done=${journalId}`);
-  if (typed.then === "tops") return redirect(`/picks/new?planting=${planting.id}&part=tops&done=${journalId}`);
-  return done(read.pick.roundId ? `/rounds/${read.pick.roundId}` : "/picks", journalId);
+  const had = (known ?? twin)?.photos.filter((name) => typed[`drop-${name}`] !== "on") ?? [];
+  return {
+    had: had.length,
+    twice: twin !== null,
+    save(photos) {
+      const pick = { ...read.pick, photos: [...had, ...photos] };
+      const journalId = savePick(db(), pick, label, d.now, rest, standsForYears(crop));
+      if (typed.then === "another") return redirect(`/picks/new?done=${journalId}`);
+      if (typed.then === "tops") return redirect(`/picks/new?planting=${planting.id}&part=tops&done=${journalId}`);
+      return done(pick.roundId ? `/rounds/${pick.roundId}` : "/picks", journalId);
+    },
+  };
 }
 
 /** A part said to ripen indoors that this crop never does, in words; null: there is none. */

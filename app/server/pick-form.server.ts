@@ -30,7 +30,7 @@ const MOST_PARTS = 12;
 
 export type PickForm = { ok: true; pick: Pick } | { ok: false; faults: FormFaults };
 
-/** Reads a pick as it was entered at the scale: weights as written, containers by their counts. */
+/** Reads a pick as it was entered at the scale: weights as written, containers by their counts; its photos come after. */
 export function readPickForm(
   typed: Record<string, string>,
   id: string,
@@ -87,6 +87,7 @@ export function readPickForm(
     sorted: sorted.parts,
     againG: again?.ok ? again.amount.massG : null,
     againHow: again ? typed.againHow || "tops-off" : "",
+    photos: [],
   } satisfies Record<keyof Pick, unknown>);
   if (checked.success) return { ok: true, pick: checked.data };
   const faults = faultsOf(checked.error, typed);

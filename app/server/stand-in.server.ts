@@ -139,20 +139,17 @@ export function logStandIn(
       continue;
     }
     const pieces = PIECES.exec(entry.amount)?.[1];
-    const outcome = logPick(
-      {
-        id: pickIdOf(entry.id),
-        plantingId: entry.plantingId,
-        roundId: known.roundId,
-        at: entry.at > view.now ? view.now : entry.at,
-        by: view.trip.standIn || "stand-in",
-        extent: known.line.all || known.line.once ? "final" : "all-ready",
-        grade: "sound",
-        ...(pieces ? { count: pieces } : { gross: entry.amount }),
-        note: entry.note,
-      },
-      undefined,
-    );
+    const outcome = logPick({
+      id: pickIdOf(entry.id),
+      plantingId: entry.plantingId,
+      roundId: known.roundId,
+      at: entry.at > view.now ? view.now : entry.at,
+      by: view.trip.standIn || "stand-in",
+      extent: known.line.all || known.line.once ? "final" : "all-ready",
+      grade: "sound",
+      ...(pieces ? { count: pieces } : { gross: entry.amount }),
+      note: entry.note,
+    });
     if (outcome instanceof Response) logged += 1;
     else {
       const { errors } = outcome.data as FormFaults;

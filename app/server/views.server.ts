@@ -48,6 +48,7 @@ export function pickTotals(snapshot: Snapshot, planting: Planting) {
     picks: nets.map(({ pick, net }) => ({
       id: pick.id,
       day: pick.at.slice(0, 10),
+      photos: pick.photos,
       net: `${sayMass(net.trimmedG, units)}${net.estimated ? ", estimated" : ""}`,
     })),
     total: `${nets.length} ${nets.length === 1 ? "pick" : "picks"}, ${sayMass(sum(false), units)} weighed${reckoned > 0 ? ` and ${sayMass(reckoned, units)} estimated` : ""}`,

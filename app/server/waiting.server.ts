@@ -5,7 +5,7 @@ import { type FormFaults, numberOf, typedOf } from "./forms.server";
 import { markJob } from "./jobs.server";
 import { logLook } from "./look-action.server";
 import { changeLot } from "./lot-action.server";
-import { logPick } from "./pick-action.server";
+import { logPickSent } from "./pick-action.server";
 import { tickOff } from "./tick.server";
 
 /** A change that waited on a device: what was sent, and when it was made. */
@@ -14,7 +14,14 @@ type Sent = { form: FormData; typed: Record<string, string>; at: string; madeMs:
 /** What may wait, by the page or door it was meant for; what is named there is the first part of the match. */
 const DOORS: { path: RegExp; take(sent: Sent, of: string): unknown }[] = [
   { path: /^\/walk\/([\w-]{1,40})$/, take: ({ form }, plantingId) => logLook(form, plantingId) },
-  { path: /^\/picks\/new$/, take: ({ typed }) => logPick({ sure: "waited", ...typed }, undefined) },
+  {
+    path: /^\/picks\/new$/,
+    // what waited without a signal is kept as it is: nobody is there to be asked about its doubts
+    take: ({ form }) => {
+      if (!form.has("sure")) form.set("sure", "waited");
+      return logPickSent(form, undefined);
+    },
+  },
   { path: /^\/tick$/, take: ({ typed, at }) => tickOff(typed, at) },
   { path: /^\/jobs\/mark$/, take: ({ typed, at }) => markJob(desk(), typed, at) },
   {

@@ -34,7 +34,7 @@ import type { HazardDay } from "../weather/crop-hazards";
 import type { Forecast, Member, WeatherDay } from "../weather/daily";
 import { correctedMembers, type Night } from "../weather/ensemble";
 import { type LeadSkill, skillOf, spreadRatio } from "../weather/forecast-skill";
-import { type Hazard, hazardsOf, LEAST_MEMBERS } from "../weather/hazards";
+import { galeChance, type Hazard, hazardsOf, LEAST_MEMBERS } from "../weather/hazards";
 import { picksOf } from "../weighing/by-planting";
 import type { Weighing } from "../weighing/learned";
 import { netOf } from "../weighing/net";
@@ -98,7 +98,7 @@ export type DayOutlook = {
   errorC: number;
   /** the station's night minimum as far as it is known: with members where the source gives an ensemble */
   night: Night;
-  members: Member[];
+  members: readonly Member[];
   hazards: Hazard[];
   away: boolean;
 };
@@ -178,7 +178,13 @@ export function outlookOf(snapshot: Snapshot, now: string, weighReadings = false
       errorC: d.from === "usual" ? USUAL_ERROR_C : skillAt(d.weather.day).spreadC,
       members: [],
     };
-  const known = ahead.map(nightOf);
+  const membersFor = (d: (typeof ahead)[number]): readonly Member[] =>
+    d.from === "forecast" ? (membersOn.get(d.weather.day) ?? []) : [];
+  // a usual year has no gales to plan for
+  const known = ahead.map((d, k) => ({
+    ...nightOf(d),
+    galeChance: d.from === "usual" ? 0 : galeChance(d.weather.gustMs, k, membersFor(d)),
+  }));
   const readingsOf = groupBy(snapshot.bedReadings, (r) => r.bedId);
   const offsets = new Map(
     snapshot.beds.map((b) => [
@@ -268,11 +274,8 @@ export function outlookOf(snapshot: Snapshot, now: string, weighReadings = false
     from: d.from,
     errorC: known[k]!.errorC,
     night: known[k]!,
-    members: d.from === "forecast" ? (membersOn.get(d.weather.day) ?? []) : [],
-    hazards:
-      d.from === "usual"
-        ? []
-        : hazardsOf(d.weather, known[k]!, k, d.from === "forecast" ? membersOn.get(d.weather.day) : []),
+    members: membersFor(d),
+    hazards: d.from === "usual" ? [] : hazardsOf(d.weather, known[k]!, k, membersFor(d)),
     away: isAway(d.weather.day, snapshot.trips),
   }));
   return { now, today, days, plantings, climate, offsets, skill, spreadRatio: ratio };

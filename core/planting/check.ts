@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { localTimeSchema } from "../calendar/schemas";
+import { photosSchema } from "../garden/photos";
 import { MOST_MARKED, markedSchema } from "./marked";
 
 /** What one cue showed: millimetres, percent or a count as a number; an option's id; yes or no. */
@@ -19,11 +20,7 @@ export const checkSchema = z.object({
   by: z.string().max(60),
   note: z.string().max(500),
   readings: z.array(readingSchema).max(40),
-  /** names of photo files in the garden's folder, in the order they were taken */
-  photos: z
-    .array(z.string().regex(/^[\w-]{1,60}\.jpg$/))
-    .max(6)
-    .default([]),
+  photos: photosSchema,
   /** pieces marked one by one: melons, squash, heads */
   marked: z
     .array(markedSchema)

@@ -5,8 +5,6 @@ import type { Crop } from "../handbook/crop";
 import { bedDay, bedMinC } from "../weather/bed-night";
 import { meanTempC, type WeatherDay } from "../weather/daily";
 import { type Night, nightAt, nightChance } from "../weather/ensemble";
-import { GALE_GUST_MS } from "../weather/hazards";
-import { chanceAtOrBelow } from "../weather/normal";
 import { daysAtTemp, referenceWarmth, warmth } from "./clock";
 import { flushShare, inFlush } from "./flush";
 import type { DayChances, Judgement } from "./judge";
@@ -102,7 +100,7 @@ export type PickedBefore = { day: Day; netG: number };
  * by the gamma–Poisson rule on the handbook's yield.
  *
  * @param judged chances of today and the coming days, the stage behind them, and how the crop is taken
- * @param weather the same days as the bed is covered; nights are what is known of their minima at the station
+ * @param weather the same days as the bed is covered; `nights` what is known of their minima and gales at the station
  * @param standing pieces standing today as counts and picks say; null when nobody counted
  * @param pickedReferenceDays warmth between the first and last pick of this planting, in reference days
  */
@@ -112,7 +110,7 @@ export function supplyOf(
   crop: Crop,
   judged: Pick<Judgement, "way" | "stage" | "regime" | "borneDays"> & { days: readonly DayChances[] },
   weather: readonly WeatherDay[],
-  nights: readonly Night[],
+  nights: readonly (Night & { galeChance: number })[],
   picked: readonly PickedBefore[],
   pickedReferenceDays: number,
   standing: Population | null = null,
@@ -142,7 +140,6 @@ export function supplyOf(
     const day = weather[k]!;
     const felt = bedDay(day, bed);
     const min = bedMinC(day, bed);
-    const gust = day.gustMs ?? 0;
     const growth = Math.min(MOST_GROWTH, warmth(felt, crop) / referenceWarmth(crop));
     // a flush goes on by its bell from where it is believed to be, all else at its rate
     const bears = judged.regime === "bears" ? 1 : chances.ready + chances.past;
@@ -153,10 +150,7 @@ export function supplyOf(
     return {
       day: day.day,
       killChance: nightChance(nightAt(nights[k]!, min - nights[k]!.minC), crop.weather.killC),
-      galeChance:
-        bed.cover === "none" || bed.cover === "fleece"
-          ? 1 - chanceAtOrBelow(GALE_GUST_MS, gust, Math.max(0.5, gust * (0.12 + 0.015 * k)))
-          : 0,
+      galeChance: bed.cover === "none" || bed.cover === "fleece" ? nights[k]!.galeChance : 0,
       growth,
       bringsG,
       primeDays: daysAtTemp(crop.prime.warmDays, crop.prime.coolDays, meanTempC(felt)),

@@ -4,9 +4,9 @@ import type { Crop } from "../handbook/crop";
 import type { DayChances } from "../planting/stage-grid";
 import { bedDay, bedMinC } from "./bed-night";
 import type { Member, WeatherDay } from "./daily";
-import { type Night, nightAt, nightChance, shareOfMembers } from "./ensemble";
-import { DOWNPOUR_MM, GALE_GUST_MS } from "./hazards";
-import { chanceAtOrBelow, normalCdf } from "./normal";
+import { type Night, nightAt, nightChance } from "./ensemble";
+import { DOWNPOUR_MM, galeChance } from "./hazards";
+import { normalCdf } from "./normal";
 import { soilTempC } from "./soil";
 
 export const CROP_HAZARDS = ["frost", "chill", "heat", "split", "lodge", "mould", "theft", "cold-soil"] as const;
@@ -95,14 +95,11 @@ export function cropHazards(
         words: `rain after ${dry} dry days splits it within two days`,
         help: ["pick"],
       });
-    if (open && crop.weather.galeLossShare >= 0.1 && w.gustMs !== null)
+    if (open && crop.weather.galeLossShare >= 0.1)
       add({
         kind: "lodge",
         when: "all day",
-        chance:
-          members.length > 0
-            ? shareOfMembers(members, (m) => (m.gustMs ?? 0) >= GALE_GUST_MS)
-            : 1 - chanceAtOrBelow(GALE_GUST_MS, w.gustMs, Math.max(0.5, w.gustMs * (0.12 + 0.015 * k))),
+        chance: galeChance(w.gustMs, k, members),
         lossShare: crop.weather.galeLossShare,
         words: "a gale brings down or bruises part of it",
         help: ["pick"],

@@ -2,7 +2,7 @@ import type { Day } from "../calendar/day";
 import type { Member, WeatherDay } from "./daily";
 import { type Night, nightChance, shareOfMembers } from "./ensemble";
 import { dewPointC } from "./humid-air";
-import { normalCdf } from "./normal";
+import { chanceAtOrBelow, normalCdf } from "./normal";
 import { thunderChance } from "./thunder";
 
 export type HazardKind = "frost" | "gale" | "downpour" | "heat" | "thunder" | "dew";
@@ -32,6 +32,17 @@ export function isDewy(day: WeatherDay): boolean {
 }
 
 /**
+ * Chance of a gale on a day so many days ahead: the one reckoning for lists, verdicts and plans. The members of an
+ * ensemble are counted where there are enough; else the gust forecast is in error by 12 % + 1.5 % a day.
+ * @param gustMs strongest gust forecast, m/s; null: nobody said
+ */
+export function galeChance(gustMs: number | null, daysAhead: number, members: readonly Member[] = []): number {
+  if (gustMs === null) return 0;
+  if (members.length >= LEAST_MEMBERS) return shareOfMembers(members, (m) => (m.gustMs ?? 0) >= GALE_GUST_MS);
+  return 1 - chanceAtOrBelow(GALE_GUST_MS, gustMs, Math.max(0.5, gustMs * (0.12 + 0.015 * daysAhead)));
+}
+
+/**
  * The hazards of one day at the station (frost is reckoned bed by bed elsewhere; here it is the station's own).
  * Chances widen with the days ahead: gusts by 12 % + 1.5 % a day, rain by half of itself, highs by the error given.
  * Where an ensemble is at hand, gusts, rain and heat count its members instead.
@@ -45,15 +56,7 @@ export function hazardsOf(day: WeatherDay, night: Night, daysAhead: number, memb
   const byMembers = (happens: (m: Member) => boolean, otherwise: number) =>
     members.length >= LEAST_MEMBERS ? shareOfMembers(members, happens) : otherwise;
   add("frost", nightChance(night, 0), day.tempMinC);
-  if (day.gustMs !== null) {
-    const spread = day.gustMs * (0.12 + 0.015 * daysAhead);
-    const plain = spread > 0 ? normalCdf((day.gustMs - GALE_GUST_MS) / spread) : 0;
-    add(
-      "gale",
-      byMembers((m) => (m.gustMs ?? 0) >= GALE_GUST_MS, plain),
-      day.gustMs,
-    );
-  }
+  add("gale", galeChance(day.gustMs, daysAhead, members), day.gustMs ?? 0);
   const wet = day.rainMm > 0 ? normalCdf((day.rainMm - DOWNPOUR_MM) / (0.5 * day.rainMm)) : 0;
   add(
     "downpour",

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { localTimeSchema } from "../calendar/schemas";
+import { photosSchema } from "../garden/photos";
 
 export const EXTENTS = ["some", "all-ready", "final"] as const;
 export const EXTENT_WORDS: Record<(typeof EXTENTS)[number], string> = {
@@ -168,6 +169,7 @@ export const pickSchema = z
     /** its weight when it stood on the scale a second time, and what had been done to it */
     againG: z.number().positive("more than nothing").max(5_000_000).nullable().default(null),
     againHow: z.enum(AGAINS).default(""),
+    photos: photosSchema,
   })
   .superRefine((p, ctx) => {
     const netG = p.grossG === null ? null : p.grossG - tareOf(p.tare);
@@ -218,6 +220,7 @@ export const blankPick = (over: Partial<Pick> = {}): Pick => ({
   sorted: [],
   againG: null,
   againHow: "",
+  photos: [],
   ...over,
 });
 

@@ -101,6 +101,7 @@ export const picks = sqliteTable(
     sorted: text({ mode: "json" }).notNull().default([]).$type<SortedPart[]>(),
     againG: real(),
     againHow: text({ enum: AGAINS }).notNull().default(""),
+    photos: text({ mode: "json" }).notNull().default([]).$type<string[]>(),
   },
   (t) => [index("picks_planting").on(t.plantingId, t.at), index("picks_at").on(t.at)],
 );
