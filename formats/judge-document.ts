@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { addDays } from "#core/calendar/day";
 import { daySchema } from "#core/calendar/schemas";
+import type { Bed } from "#core/garden/bed";
 import { COVERS } from "#core/garden/bed";
 import { plantingSchema } from "#core/garden/planting";
 import { cautionsAt } from "#core/handbook/cautions";
@@ -16,6 +17,7 @@ import { needsOf } from "#core/planting/needs";
 import { clockStart, ownShift } from "#core/planting/season-clock";
 import { VERDICTS } from "#core/planting/verdict";
 import { sayReasons } from "#core/planting/words";
+import { nightInBed } from "#core/weather/bed-night";
 import { climateOf, weatherFor } from "#core/weather/climate";
 import type { HazardDay } from "#core/weather/crop-hazards";
 import { forecastErrorC, weatherDaySchema } from "#core/weather/daily";
@@ -133,12 +135,12 @@ const PLAIN_BED = {
 } as const;
 
 /** The forecast's days from today on, their nights with the usual error of a forecast. */
-const forecastNights = (doc: JudgeDocument): HazardDay[] =>
+const forecastNights = (doc: JudgeDocument, bed: Bed): HazardDay[] =>
   doc.forecast
     .filter((w) => w.day >= doc.today)
     .map((weather, k) => ({
       weather,
-      night: { minC: weather.tempMinC, errorC: forecastErrorC(k), members: [] },
+      night: nightInBed({ minC: weather.tempMinC, errorC: forecastErrorC(k), members: [] }, weather, bed),
       members: [],
     }));
 
@@ -226,7 +228,7 @@ export function judgeDocument(doc: JudgeDocument): ReadResult<Judged> {
     latitudeDeg: doc.latitudeDeg,
     horizonDays: LOOKED_AHEAD,
     pressing: (chances) =>
-      needsOf(crop, bed, forecastNights(doc), chances, lately, {
+      needsOf(crop, bed, forecastNights(doc, bed), chances, lately, {
         bedWantedBy: doc.constraints.bedWantedBy,
         trips: doc.constraints.away,
         nextChance: doc.constraints.nextChance,

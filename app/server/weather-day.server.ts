@@ -2,10 +2,10 @@ import { type Day, daysBetween } from "#core/calendar/day";
 import { type SunTimes, sunTimes } from "#core/calendar/sun";
 import { plantingName } from "#core/garden/name";
 import { proseIn } from "#core/units/prose";
-import { bedMinC, coverNight, stillness } from "#core/weather/bed-night";
+import { stillness } from "#core/weather/bed-night";
 import { cropHazards } from "#core/weather/crop-hazards";
 import { curveOf, dewOf, hoursOf } from "#core/weather/day-hours";
-import { frostChances, type Night, nightAt, nightChance } from "#core/weather/ensemble";
+import { frostChances, nightChance } from "#core/weather/ensemble";
 import { dryFrom } from "#core/weather/foliage";
 import { fitFrostFormula, fittedMinC, frostClass, hoursUntilTemp } from "#core/weather/frost";
 import { firstFrosts, frostDay, growingDaysLeft } from "#core/weather/frost-dates";
@@ -91,33 +91,20 @@ export function dayView(d: Desk, at: number) {
 }
 export type DayView = ReturnType<typeof dayView>;
 
-/** The night before a day in one bed, its own offset, cover and doubt reckoned in, and what is laid over it. */
-function nightInBed(
-  d: Desk,
-  bed: Desk["snapshot"]["beds"][number],
-  at: number,
-): { night: Night; coverId: string | null } {
-  const chosen = d.outlook.days[at]!;
-  const learned = d.outlook.offsets.get(bed.id)!;
-  const coverId = d.snapshot.covers.find((c) => c.bedId === bed.id && c.day === chosen.weather.day)?.id ?? null;
-  const minC = bedMinC(coverId ? coverNight(chosen.weather) : chosen.weather, {
-    ...bed,
-    nightOffsetC: learned.offsetC,
-  });
-  const doubtC = learned.nights > 0 ? learned.sdC * stillness(chosen.weather) : 0;
-  return { night: nightAt(chosen.night, minC - chosen.night.minC, doubtC), coverId };
-}
+/** The cover laid in a bed for the night before a day; null: none. */
+const coverOn = (d: Desk, bedId: string, at: number): string | null =>
+  d.snapshot.covers.find((c) => c.bedId === bedId && c.day === d.outlook.days[at]!.weather.day)?.id ?? null;
 
 /** Every bed on the night before a day: lowest temperature, chances, its cover, and what its thermometer taught. */
 export function bedNights(d: Desk, at: number) {
   return d.snapshot.beds
     .map((bed) => {
-      const { night, coverId } = nightInBed(d, bed, at);
+      const night = d.outlook.bedNights.get(bed.id)![at]!;
       return {
         id: bed.id,
         name: bed.name,
         minC: night.minC,
-        coverId,
+        coverId: coverOn(d, bed.id, at),
         /** a frame or tunnel is covered already */
         open: bed.cover === "none",
         chance: nightChance(night, 0),
@@ -147,8 +134,8 @@ export function frostTable(d: Desk) {
   const beds = d.snapshot.beds
     .map((bed) => {
       const nights = days.map(({ at }) => {
-        const { night, coverId } = nightInBed(d, bed, at);
-        return { minC: night.minC, covered: coverId !== null, ...frostChances(night) };
+        const night = d.outlook.bedNights.get(bed.id)![at]!;
+        return { minC: night.minC, covered: coverOn(d, bed.id, at) !== null, ...frostChances(night) };
       });
       return { id: bed.id, name: bed.name, nights, lowest: Math.min(...nights.map((n) => n.minC)) };
     })
@@ -167,10 +154,9 @@ const MOST_HAZARDS = 9;
 /** What threatens which planting in the coming week, dearest first. */
 export function hazardList(d: Desk) {
   const before = d.snapshot.weather.filter((w) => w.day < d.today).slice(-21);
-  const days = d.outlook.days.slice(0, 8).filter((x) => x.from !== "usual");
   return d.outlook.plantings
     .flatMap((p) => {
-      const hazards = cropHazards(p.crop, p.bed, days, p.judgement.days, before);
+      const hazards = cropHazards(p.crop, p.bed, d.outlook.hazardDays(p.bed).slice(0, 8), p.judgement.days, before);
       // one line a kind, the day on which it is likeliest to cost; frost and chill are one cold
       const sameAs = (kind: string) => (kind === "chill" ? "frost" : kind);
       const kinds = [...new Map(hazards.map((h) => [sameAs(h.kind), h] as const).reverse()).values()];

@@ -27,7 +27,7 @@ import type { BedLoss } from "../season/bed-loss";
 import type { Lesson } from "../season/lessons";
 import type { Planned } from "../season/next-plot-row";
 import type { SeedLot } from "../season/seed-lots";
-import { bedDay, COVER_WARMTH, coverNight } from "../weather/bed-night";
+import { bedDay, COVER_WARMTH, coverNight, nightInBed } from "../weather/bed-night";
 import { type BedReading, type CoverNight, type LearnedOffset, learnOffset } from "../weather/bed-offset";
 import { type Climate, climateOf, weatherFor } from "../weather/climate";
 import type { HazardDay } from "../weather/crop-hazards";
@@ -110,6 +110,10 @@ export type Outlook = {
   climate: Climate;
   /** night offsets of the beds as learned, by bed id */
   offsets: ReadonlyMap<string, LearnedOffset>;
+  /** the coming nights in each bed as far as they are known, its cover and its thermometer reckoned in, by bed id */
+  bedNights: ReadonlyMap<string, readonly Night[]>;
+  /** the coming days that are more than the usual year, as one bed has them */
+  hazardDays(bed: Bed): HazardDay[];
   /** how the forecast's source has turned out, by days ahead */
   skill: LeadSkill[];
   /** how far the source's ensemble has been too sure of itself (above 1), or too wide (below) */
@@ -181,10 +185,8 @@ export function outlookOf(snapshot: Snapshot, now: string, weighReadings = false
   const membersFor = (d: (typeof ahead)[number]): readonly Member[] =>
     d.from === "forecast" ? (membersOn.get(d.weather.day) ?? []) : [];
   // a usual year has no gales to plan for
-  const known = ahead.map((d, k) => ({
-    ...nightOf(d),
-    galeChance: d.from === "usual" ? 0 : galeChance(d.weather.gustMs, k, membersFor(d)),
-  }));
+  const known = ahead.map(nightOf);
+  const gales = ahead.map((d, k) => (d.from === "usual" ? 0 : galeChance(d.weather.gustMs, k, membersFor(d))));
   const readingsOf = groupBy(snapshot.bedReadings, (r) => r.bedId);
   const offsets = new Map(
     snapshot.beds.map((b) => [
@@ -197,11 +199,23 @@ export function outlookOf(snapshot: Snapshot, now: string, weighReadings = false
   const underCover = (bed: Bed, days: readonly WeatherDay[]): WeatherDay[] =>
     covered.size === 0 ? [...days] : days.map((w) => (covered.has(`${bed.id} ${w.day}`) ? coverNight(w) : w));
   const checksOf = groupBy(snapshot.checks, (c) => c.plantingId);
+  // every night in every bed, once: verdicts, plans and the weather page's tables all read it
+  const bedNights = new Map(
+    [...bedById.values()].map((bed) => {
+      const learned = offsets.get(bed.id)!;
+      const days = underCover(
+        bed,
+        ahead.map((d) => d.weather),
+      );
+      const sdC = learned.nights > 0 ? learned.sdC : 0;
+      return [bed.id, days.map((w, k) => nightInBed(known[k]!, w, bed, sdC))] as const;
+    }),
+  );
   const hazardDays = (bed: Bed): HazardDay[] =>
     underCover(
       bed,
       ahead.filter((d) => d.from !== "usual").map((d) => d.weather),
-    ).map((w, k) => ({ weather: w, night: known[k]!, members: membersOn.get(w.day) ?? [] }));
+    ).map((weather, k) => ({ weather, night: bedNights.get(bed.id)![k]!, members: membersFor(ahead[k]!) }));
   const lately = weather.filter((w) => w.day < today && w.day >= addDays(today, -21));
   const absences = snapshot.trips.filter((t) => t.standInMinutes === 0);
   const nextChance = nextChanceOn(snapshot, now, HORIZON_DAYS);
@@ -262,7 +276,7 @@ export function outlookOf(snapshot: Snapshot, now: string, weighReadings = false
         bed,
         ahead.map((d) => d.weather),
       ),
-      known,
+      bedNights.get(bed.id)!.map((night, k) => ({ ...night, galeChance: gales[k]! })),
       before,
       referenceDays,
       standingPieces(planting, bed, crop, checks, before, referenceDays, weather, today, judgement.flushOver),
@@ -278,7 +292,7 @@ export function outlookOf(snapshot: Snapshot, now: string, weighReadings = false
     hazards: d.from === "usual" ? [] : hazardsOf(d.weather, known[k]!, k, membersFor(d)),
     away: isAway(d.weather.day, snapshot.trips),
   }));
-  return { now, today, days, plantings, climate, offsets, skill, spreadRatio: ratio };
+  return { now, today, days, plantings, climate, offsets, bedNights, hazardDays, skill, spreadRatio: ratio };
 }
 
 function groupBy<T>(items: readonly T[], keyOf: (item: T) => string): Map<string, T[]> {

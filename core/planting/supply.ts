@@ -2,9 +2,9 @@ import type { Day } from "../calendar/day";
 import type { Bed } from "../garden/bed";
 import type { Planting } from "../garden/planting";
 import type { Crop } from "../handbook/crop";
-import { bedDay, bedMinC } from "../weather/bed-night";
+import { bedDay } from "../weather/bed-night";
 import { meanTempC, type WeatherDay } from "../weather/daily";
-import { type Night, nightAt, nightChance } from "../weather/ensemble";
+import { type Night, nightChance } from "../weather/ensemble";
 import { daysAtTemp, referenceWarmth, warmth } from "./clock";
 import { flushShare, inFlush } from "./flush";
 import type { DayChances, Judgement } from "./judge";
@@ -100,7 +100,7 @@ export type PickedBefore = { day: Day; netG: number };
  * by the gamma–Poisson rule on the handbook's yield.
  *
  * @param judged chances of today and the coming days, the stage behind them, and how the crop is taken
- * @param weather the same days as the bed is covered; `nights` what is known of their minima and gales at the station
+ * @param weather the same days as the bed is covered; `nights` what is known of their minima in the bed, and of gales
  * @param standing pieces standing today as counts and picks say; null when nobody counted
  * @param pickedReferenceDays warmth between the first and last pick of this planting, in reference days
  */
@@ -139,7 +139,6 @@ export function supplyOf(
   const supplyDays = days.slice(0, weather.length).map((chances, k) => {
     const day = weather[k]!;
     const felt = bedDay(day, bed);
-    const min = bedMinC(day, bed);
     const growth = Math.min(MOST_GROWTH, warmth(felt, crop) / referenceWarmth(crop));
     // a flush goes on by its bell from where it is believed to be, all else at its rate
     const bears = judged.regime === "bears" ? 1 : chances.ready + chances.past;
@@ -149,12 +148,12 @@ export function supplyOf(
     toCome -= bringsG;
     return {
       day: day.day,
-      killChance: nightChance(nightAt(nights[k]!, min - nights[k]!.minC), crop.weather.killC),
+      killChance: nightChance(nights[k]!, crop.weather.killC),
       galeChance: bed.cover === "none" || bed.cover === "fleece" ? nights[k]!.galeChance : 0,
       growth,
       bringsG,
       primeDays: daysAtTemp(crop.prime.warmDays, crop.prime.coolDays, meanTempC(felt)),
-      bedMinC: min,
+      bedMinC: nights[k]!.minC,
       chances,
     };
   });

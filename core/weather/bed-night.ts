@@ -1,5 +1,6 @@
 import type { Cover } from "../garden/bed";
 import type { WeatherDay } from "./daily";
+import { type Night, nightAt } from "./ensemble";
 
 /** How much warmer a cover keeps the night, and the day, K. Own estimates from common practice; a bed's measured offset is added on top. */
 export const COVER_WARMTH: Record<Cover, { nightC: number; dayC: number }> = {
@@ -34,6 +35,15 @@ export const coverNight = (day: WeatherDay): WeatherDay => {
 /** Night minimum in a bed, °C: the station's, the bed's own offset as far as the night is still, and its cover. */
 export const bedMinC = (day: WeatherDay, bed: BedAir): number =>
   day.tempMinC + bed.nightOffsetC * stillness(day) + COVER_WARMTH[bed.cover].nightC;
+
+/**
+ * What is known of a night in one bed: the one reckoning of frost for verdicts, plans and tables.
+ * @param night at the station
+ * @param day the same day's weather, a cover laid for that night reckoned in
+ * @param sdC scatter of the bed's learned offset on still nights, K; 0 where none was learned
+ */
+export const nightInBed = (night: Night, day: WeatherDay, bed: BedAir, sdC = 0): Night =>
+  nightAt(night, bedMinC(day, bed) - night.minC, sdC * stillness(day));
 
 /** The day as the plants in a bed feel it: both extremes under its cover. Sunless days warm a cover less. */
 export function bedDay(day: WeatherDay, bed: BedAir): WeatherDay {

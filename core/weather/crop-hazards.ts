@@ -2,9 +2,9 @@ import type { Day } from "../calendar/day";
 import type { Bed } from "../garden/bed";
 import type { Crop } from "../handbook/crop";
 import type { DayChances } from "../planting/stage-grid";
-import { bedDay, bedMinC } from "./bed-night";
+import { bedDay } from "./bed-night";
 import type { Member, WeatherDay } from "./daily";
-import { type Night, nightAt, nightChance } from "./ensemble";
+import { type Night, nightChance } from "./ensemble";
 import { DOWNPOUR_MM, galeChance } from "./hazards";
 import { normalCdf } from "./normal";
 import { soilTempC } from "./soil";
@@ -24,7 +24,7 @@ export type CropHazard = {
   help: readonly ("pick" | "cover" | "wait" | "shade" | "net")[];
 };
 
-/** A coming day with what is known of its night, and the members of an ensemble where there is one. */
+/** A coming day, a cover laid for its night reckoned in; what is known of that night in the bed; the members of an ensemble where there is one. */
 export type HazardDay = { weather: WeatherDay; night: Night; members: readonly Member[] };
 
 /** Chance below which a hazard is not worth a word. */
@@ -56,9 +56,7 @@ export function cropHazards(
       if (h.chance >= LEAST) found.push({ ...h, day: w.day });
     };
     const open = bed.cover === "none" || bed.cover === "fleece";
-    const min = bedMinC(w, bed);
-    const here = nightAt(night, min - night.minC);
-    const kill = nightChance(here, crop.weather.killC);
+    const kill = nightChance(night, crop.weather.killC);
     add({
       kind: "frost",
       when: "night",
@@ -71,7 +69,7 @@ export function cropHazards(
       add({
         kind: "chill",
         when: "night",
-        chance: 0.9 * nightChance(here, crop.weather.chillC - 3),
+        chance: 0.9 * nightChance(night, crop.weather.chillC - 3),
         lossShare: 0.1,
         words: `nights well below ${crop.weather.chillC} °C chill it: pits, poor keeping`,
         help: ["pick", "cover"],

@@ -66,9 +66,10 @@ export function frostChances(night: Night): FrostChances {
 }
 
 /**
- * Share of members in which something happens, never quite none nor all: (k + ½) of (n + 1), so that twenty members
- * cannot rule out what one in a hundred days brings.
+ * Chance of something by an ensemble: the members in which it happens, and the single forecast as one member more, so
+ * that twenty members cannot rule out what one in a hundred days brings, nor threaten a calm day with it.
+ * @param single the chance by the single forecast, 0 to 1
  */
-export function shareOfMembers(members: readonly Member[], happens: (m: Member) => boolean): number {
-  return (members.filter(happens).length + 0.5) / (members.length + 1);
+export function shareOfMembers(members: readonly Member[], happens: (m: Member) => boolean, single: number): number {
+  return (members.filter(happens).length + single) / (members.length + 1);
 }

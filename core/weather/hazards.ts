@@ -38,8 +38,10 @@ export function isDewy(day: WeatherDay): boolean {
  */
 export function galeChance(gustMs: number | null, daysAhead: number, members: readonly Member[] = []): number {
   if (gustMs === null) return 0;
-  if (members.length >= LEAST_MEMBERS) return shareOfMembers(members, (m) => (m.gustMs ?? 0) >= GALE_GUST_MS);
-  return 1 - chanceAtOrBelow(GALE_GUST_MS, gustMs, Math.max(0.5, gustMs * (0.12 + 0.015 * daysAhead)));
+  const single = 1 - chanceAtOrBelow(GALE_GUST_MS, gustMs, Math.max(0.5, gustMs * (0.12 + 0.015 * daysAhead)));
+  return members.length >= LEAST_MEMBERS
+    ? shareOfMembers(members, (m) => (m.gustMs ?? 0) >= GALE_GUST_MS, single)
+    : single;
 }
 
 /**
@@ -54,7 +56,7 @@ export function hazardsOf(day: WeatherDay, night: Night, daysAhead: number, memb
     if (chance >= 0.1) found.push({ day: day.day, kind, chance, level });
   };
   const byMembers = (happens: (m: Member) => boolean, otherwise: number) =>
-    members.length >= LEAST_MEMBERS ? shareOfMembers(members, happens) : otherwise;
+    members.length >= LEAST_MEMBERS ? shareOfMembers(members, happens, otherwise) : otherwise;
   add("frost", nightChance(night, 0), day.tempMinC);
   add("gale", galeChance(day.gustMs, daysAhead, members), day.gustMs ?? 0);
   const wet = day.rainMm > 0 ? normalCdf((day.rainMm - DOWNPOUR_MM) / (0.5 * day.rainMm)) : 0;

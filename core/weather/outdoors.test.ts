@@ -2,7 +2,9 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { addDays } from "../calendar/day";
 import { bed, plainWeather, situation } from "../fixtures/garden";
+import type { Bed } from "../garden/bed";
 import { judge } from "../planting/judge";
+import { nightInBed } from "./bed-night";
 import { learnOffset } from "./bed-offset";
 import { cropHazards } from "./crop-hazards";
 import type { WeatherDay } from "./daily";
@@ -231,15 +233,16 @@ describe("good hours for picking", () => {
 
 describe("what threatens one planting", () => {
   const before = plainWeather("2026-09-10", 20);
-  const coming = (over: Partial<WeatherDay>[]) =>
+  const coming = (over: Partial<WeatherDay>[], of: Bed) =>
     over.map((o, k) => {
       const weather = { ...plainWeather(addDays("2026-09-30", k), 1)[0]!, ...o };
-      return { weather, night: { minC: weather.tempMinC, errorC: 1.5, members: [] }, members: [] };
+      const night = { minC: weather.tempMinC, errorC: 1.5, members: [] };
+      return { weather, night: nightInBed(night, weather, of), members: [] };
     });
   const ask = (cropId: string, age: number, over: Partial<WeatherDay>[], cover: "none" | "polytunnel" = "none") => {
     const j = judge(situation({ cropId, age }));
     const crop = situation({ cropId, age: 1 }).crop;
-    return cropHazards(crop, bed({ cover }), coming(over), j.days, before);
+    return cropHazards(crop, bed({ cover }), coming(over, bed({ cover })), j.days, before);
   };
   it("a frost: tomatoes first, kale not; less under glass", () => {
     const frost = [{ tempMinC: -2, cloudPct: 0, windMs: 0.5 }];
