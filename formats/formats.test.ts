@@ -280,6 +280,7 @@ const archive: Archive = {
       kind: "red keeper",
       startedHow: "planted",
       startOn: "2027-03-30",
+      trayOn: null,
       plants: 80,
       rowM: null,
       areaM2: null,

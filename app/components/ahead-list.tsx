@@ -18,7 +18,15 @@ export function AheadList({
     <Box id="ahead">
       <Section title="Still to start" note={<Anchor to="/season/sowings#ahead">sowings</Anchor>}>
         {lines.map((a) => (
-          <Flex key={a.id} gap="3" py="1.5" minH="48px" align="center" borderTopWidth="1px" borderColor="ruleSoft">
+          <Flex
+            key={`${a.id} ${a.tick}`}
+            gap="3"
+            py="1.5"
+            minH="48px"
+            align="center"
+            borderTopWidth="1px"
+            borderColor="ruleSoft"
+          >
             <Text flex="1">
               <Anchor to={a.to}>{a.name}</Anchor>{" "}
               <Text as="span" color="inkSoft" fontSize="sm">

@@ -11,7 +11,8 @@ export function Cautions({ of, title = "Take care" }: { of: readonly Said[]; tit
   if (of.length === 0) return null;
   return (
     <Box
-      as="section"
+      // several may stand on one page: a note, not a landmark
+      role="note"
       aria-label={title}
       borderLeftWidth="4px"
       borderColor="madder"

@@ -20,11 +20,23 @@ type Props = {
   plantingId: string | null;
   today: string;
   jobs: readonly JobLine[];
+  estimates: readonly string[];
   windows: { by: "packet" | "handbook"; days: string; likely: string; first: string } | null;
 };
 
 /** What a planting has come to: verdict with reasons, its season so far, its picks and its looks. */
-export function PlantingSide({ crop, judged, history, track, isNew, plantingId, today, jobs, windows }: Props) {
+export function PlantingSide({
+  crop,
+  judged,
+  history,
+  track,
+  isNew,
+  plantingId,
+  today,
+  jobs,
+  windows,
+  estimates,
+}: Props) {
   return (
     <Box>
       <Flex gap="4" align="center" mb="5">
@@ -56,6 +68,15 @@ export function PlantingSide({ crop, judged, history, track, isNew, plantingId, 
           {windows.likely && `; ${windows.likely}`}
           {windows.first && `; ${windows.first}`}.
         </Text>
+      )}
+      {estimates.length > 0 && (
+        <Section title="To expect" note="by the weather ahead and what it has given">
+          {estimates.map((words) => (
+            <Box key={words} py="1.5" borderTopWidth="1px" borderColor="ruleSoft">
+              {words}
+            </Box>
+          ))}
+        </Section>
       )}
       {!isNew && (
         <Section title="Jobs" note={<Anchor to="/jobs">all of them</Anchor>}>

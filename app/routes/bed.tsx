@@ -1,4 +1,4 @@
-import { Box, Flex, Grid } from "@chakra-ui/react";
+import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { Form, redirect } from "react-router";
 import { bedSchema, COVERS, freeSpot } from "#core/garden/bed";
@@ -9,6 +9,7 @@ import { findBed, removeBed, saveBed } from "#db/plot";
 import { AheadList } from "../components/ahead-list";
 import { PlotMap } from "../components/plot-map";
 import {
+  Anchor,
   Button,
   Field,
   FormError,
@@ -21,6 +22,7 @@ import {
   TextArea,
 } from "../components/ui";
 import { db, desk } from "../server/desk.server";
+import { bedFree } from "../server/estimates.server";
 import { done, faultsOf, formOf, measuresOf, missing, numberOf, refuse, typedOf } from "../server/forms.server";
 import { aheadOf } from "../server/series.server";
 import type { Route } from "./+types/bed";
@@ -39,6 +41,7 @@ export function loader({ params }: Route.LoaderArgs) {
     growing,
     units: snapshot.garden.units,
     ahead: aheadOf(desk()).filter((a) => a.bedId === bed?.id),
+    free: bed ? bedFree(desk(), bed.id).words : "",
     others: snapshot.beds.filter((b) => b.id !== params.bedId),
     sites: [...new Set(snapshot.beds.map((b) => b.site).filter((s) => s !== ""))],
     plot,
@@ -93,7 +96,7 @@ const COVER_WORDS: Record<string, string> = {
 };
 
 export default function BedPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { bed, others, plot, spot, growing, sites, ahead, units } = loaderData;
+  const { bed, others, plot, spot, growing, sites, ahead, units, free } = loaderData;
   const faults = actionData && "errors" in actionData ? actionData : null;
   const [shape, setShape] = useState<"rectangle" | "circle">(
     (faults?.typed.shape as "circle" | undefined) ?? bed?.shape ?? "rectangle",
@@ -272,6 +275,11 @@ export default function BedPage({ loaderData, actionData }: Route.ComponentProps
             lengthM={Math.max(plot.lengthM, size.yM + preview.lengthM)}
             highlight="this"
           />
+          {free && growing > 0 && (
+            <Text mt="4">
+              By what grows here: {free}. <Anchor to="/season/beds">What fits in</Anchor>
+            </Text>
+          )}
           <Box mt="6">
             <AheadList lines={ahead} />
           </Box>

@@ -17,6 +17,7 @@ import { PlantingLosses } from "../components/planting-losses";
 import { PlantingSide } from "../components/planting-side";
 import { Anchor, LinkButton, Note, Page } from "../components/ui";
 import { db, desk, handbook } from "../server/desk.server";
+import { estimatesOf } from "../server/estimates.server";
 import { formOf, missing, typedOf } from "../server/forms.server";
 import { jobsOfPlanting } from "../server/jobs.server";
 import { changePlanting } from "../server/planting-form.server";
@@ -44,6 +45,7 @@ export function loader({ params, request }: Route.LoaderArgs) {
     proposed: { cropId: asked.get("crop"), how: STARTS.find((s) => s === asked.get("how")) ?? null },
     lessons: lessonsByCrop(desk()),
     windows: seen ? windowsView(seen, snapshot, today) : null,
+    estimates: seen ? estimatesOf(desk(), seen) : [],
     jobs: planting ? jobsOfPlanting(desk(), planting.id) : [],
     photoAsked: planting ? wantsPhoto(snapshot, planting, today) : false,
     beds: snapshot.beds.map((b) => ({ id: b.id, name: b.name })),
@@ -119,6 +121,7 @@ export default function PlantingPage({ loaderData, actionData }: Route.Component
       today={today}
       jobs={loaderData.jobs}
       windows={loaderData.windows}
+      estimates={loaderData.estimates}
     />
   );
   return (

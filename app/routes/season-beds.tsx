@@ -168,11 +168,11 @@ function FreeBed({ bed: b }: { bed: View["free"][number] }) {
     <Box py="3" borderTopWidth="1px" borderColor="ruleSoft" data-free={b.id}>
       <Flex justify="space-between" gap="3" wrap="wrap" align="baseline">
         <Text fontFamily="heading" fontSize="lg" fontWeight="600">
-          {b.name}
+          {b.share ? `${b.name}, ${b.share}` : b.name}
         </Text>
         <Text fontSize="sm" color="inkSoft">
           {[
-            b.before && `${b.before} before${b.since ? `, until ${b.since}` : ""}`,
+            b.before && `${b.before} ${b.share ? "in the rest" : "before"}${b.since ? `, until ${b.since}` : ""}`,
             b.left === null ? "" : b.left === 0 ? "frost is due" : `${b.left} days to ${b.frost}`,
           ]
             .filter(Boolean)

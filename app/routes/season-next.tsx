@@ -128,7 +128,7 @@ function PlannedRow({ row: r, view, faults }: { row: Row; view: View; faults: Fa
             {r.kind && `, ${r.crop.toLowerCase()}`}
           </Text>
           <Text fontSize="sm" color="inkSoft">
-            {[`${HOW[r.how]} ${r.start}`, r.amount, r.from && `from ${r.from}`].filter(Boolean).join("; ")}
+            {[r.tray, `${HOW[r.how]} ${r.start}`, r.amount, r.from && `from ${r.from}`].filter(Boolean).join("; ")}
           </Text>
           {r.turn && (
             <Text fontSize="sm" color={r.wary ? "madder" : "ink"} fontWeight={r.wary ? "600" : "400"}>
@@ -226,6 +226,7 @@ function PlannedForm({ row: r, view, faults }: { row: Row | null; view: View; fa
           view.starts.map((s) => [s, HOW[s]] as const),
         )}
         {input("startOn", "On", r?.startOn ?? `${view.year}-04-15`, "date")}
+        {input("trayOn", "In trays from", r?.trayOn, "date")}
         {input("plants", "Plants", r?.plants, "number")}
         {input("rowM", "Row", r?.row, "text")}
       </Grid>

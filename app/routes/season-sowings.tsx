@@ -1,5 +1,7 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
+import { useState } from "react";
 import { Form, useSubmit } from "react-router";
+import { addDays } from "#core/calendar/day";
 import { AheadList } from "../components/ahead-list";
 import { CropGlyph } from "../components/crop-glyph";
 import { FiguresTable } from "../components/figures-table";
@@ -88,6 +90,16 @@ export default function SeasonSowings({ loaderData, actionData }: Route.Componen
               <Button
                 type="submit"
                 name="intent"
+                value={a.tick ? "sown" : "start"}
+                variant="outline"
+                size="sm"
+                aria-label={`${a.name}, ${a.when}: ${a.tick ? "sown" : "it is in"}`}
+              >
+                {a.tick ? "Sown" : "It is in"}
+              </Button>
+              <Button
+                type="submit"
+                name="intent"
                 value="skip"
                 variant="quiet"
                 size="sm"
@@ -149,13 +161,22 @@ export default function SeasonSowings({ loaderData, actionData }: Route.Componen
 function SeriesForm({ view, faults }: { view: View; faults: Faults }) {
   const value = (name: string, v: string | number | null | undefined) => shownValue(faults, name, v);
   const plan = view.plan && !view.plan.none ? view.plan : null;
-  const proposed = plan?.sowings.find((x) => x.key >= view.today);
+  const proposed = plan?.sowings.find((x) => x.key >= view.today)?.key ?? view.today;
+  const [bedId, setBed] = useState<string>(value("bedId", view.bedId || view.beds[0]?.id));
+  const bed = view.beds.find((b) => b.id === bedId);
+  const freeOn = bed?.taken ? bed.freeOn : null;
+  // a bed that is taken that day still: raised in trays, they are ready when it is free
+  const [how, setHow] = useState<string>(
+    value("how", view.raisedDays !== null && freeOn !== null && freeOn > proposed ? "trays" : "bed"),
+  );
+  const raisedFor = how === "trays" && freeOn ? addDays(freeOn, -(view.raisedDays ?? 0)) : proposed;
+  const first = [raisedFor, view.today].sort().at(-1)!;
   return (
     <Form method="post" key={view.cropId}>
       <input type="hidden" name="cropId" value={view.cropId} />
       <input type="hidden" name="risk" value={view.risk} />
       <Grid
-        templateColumns={{ base: "repeat(2, minmax(0, 1fr))", md: "repeat(6, minmax(0,1fr))" }}
+        templateColumns={{ base: "repeat(2, minmax(0, 1fr))", md: "repeat(4, minmax(0,1fr))" }}
         gap="3"
         alignItems="end"
       >
@@ -168,17 +189,25 @@ function SeriesForm({ view, faults }: { view: View; faults: Faults }) {
         </Field>
         <Field name="bedId" label="Bed" faults={faults}>
           {(p) => (
-            <Select {...p} minW="0" defaultValue={value("bedId", view.bedId || view.beds[0]?.id)}>
+            <Select {...p} minW="0" value={bedId} onChange={(e) => setBed(e.target.value)}>
               {view.beds.map((b) => (
                 <option key={b.id} value={b.id}>
-                  {b.name}
+                  {b.free ? `${b.name}: ${b.free}` : b.name}
                 </option>
               ))}
             </Select>
           )}
         </Field>
-        <Field name="first" label="First" faults={faults}>
-          {(p) => <Input {...p} type="date" minW="0" defaultValue={value("first", proposed?.key ?? view.today)} />}
+        <Field name="how" label="How" faults={faults}>
+          {(p) => (
+            <Select {...p} minW="0" value={how} onChange={(e) => setHow(e.target.value)}>
+              <option value="bed">in the bed</option>
+              {view.raisedDays !== null && <option value="trays">in trays, set out {view.raisedDays} days on</option>}
+            </Select>
+          )}
+        </Field>
+        <Field name="first" label={how === "trays" ? "First into trays" : "First"} faults={faults}>
+          {(p) => <Input {...p} key={`${bedId} ${how}`} type="date" minW="0" defaultValue={value("first", first)} />}
         </Field>
         <Field name="every" label="Every so many days" faults={faults}>
           {(p) => (

@@ -7,11 +7,13 @@ import { perennialYear } from "#core/planting/perennial";
 import { isSick } from "#core/planting/sick";
 import { clearingOf, regrowthOf, standsForYears } from "#core/season/after-last-pick";
 import { coverOff } from "#core/season/covers-off";
+import { sayShare } from "#core/season/free-ground";
 import { type Fits, fitsInto, isFree, leftInBed } from "#core/season/freed-bed";
 import { pastOf, ROTATION_WORDS } from "#core/season/rotation";
 import { SOIL_WORDS, soilState } from "#core/weather/soil";
 import { change } from "#db/change";
 import { type Desk, db, handbook } from "./desk.server";
+import { bedFree } from "./estimates.server";
 import { done, missing } from "./forms.server";
 import { diseasesIn, type GrownHere, grownOf, pickedOf, riskAsked, siteOf } from "./season-data.server";
 
@@ -61,7 +63,8 @@ export function bedsView(d: Desk, q: URLSearchParams) {
   const count = Math.min(YEARS_SHOWN, year - oldest + 1);
   const years = Array.from({ length: count }, (_, k) => year - count + 1 + k);
   const soil = soilState(snapshot.weather.filter((w) => w.day < today).slice(-DAYS_OF_SOIL));
-  const free = snapshot.beds.filter((b) => isFree(b.id, snapshot.plantings, today));
+  const shareOf = (b: { id: string }) => bedFree(d, b.id).share;
+  const free = snapshot.beds.filter((b) => shareOf(b) > 0).sort((a, b) => shareOf(b) - shareOf(a));
   return {
     today,
     risk,
@@ -78,7 +81,7 @@ export function bedsView(d: Desk, q: URLSearchParams) {
         // where something stands again, the ground is no longer bare
         cautions: cautionsAt(g.crop, "clearing"),
         tasks: clearingOf(g.planting, g.crop, sickOf(d, g))
-          .filter((t) => !cleared || !t.id.endsWith("compost-mulch") || free.some((b) => b.id === g.bed.id))
+          .filter((t) => !cleared || !t.id.endsWith("compost-mulch") || isFree(g.bed.id, snapshot.plantings, today))
           .map((t) => ({
             ...t,
             source: SOURCES[t.source as Source],
@@ -95,6 +98,7 @@ export function bedsView(d: Desk, q: URLSearchParams) {
       return {
         id: bed.id,
         name: bed.name,
+        share: sayShare(bedFree(d, bed.id).share),
         before: past[0] ? past[0].crop.name : "",
         since: past[0]?.until ? sayNear(past[0].until, today) : "",
         left: left.days,

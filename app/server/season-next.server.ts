@@ -50,6 +50,8 @@ export function nextView(d: Desk) {
       bedId: p.bedId,
       how: p.startedHow,
       startOn: p.startOn,
+      trayOn: p.trayOn,
+      tray: p.trayOn === null ? "" : `sown in trays ${sayDay(p.trayOn)}`,
       start: `${sayDay(p.startOn)}${p.startOn.startsWith(`${year}`) ? "" : ` ${p.startOn.slice(0, 4)}`}`,
       plants: p.plants,
       row: p.rowM === null ? "" : typedDistance(p.rowM, snapshot.garden.units),
@@ -168,33 +170,7 @@ export function changeNext(d: Desk, typed: Record<string, string>) {
       change(db(), `${name(known)} taken out of the plan`, now, (c) => c.remove("planned", known.id)),
     );
   }
-  if (typed.intent === "make") {
-    if (!known || known.made !== null) throw missing("planned planting");
-    const crop = book.find(known.cropId);
-    const before = snapshot.plantings.find((p) => p.id === known.after);
-    const packet =
-      before && before.packetMinDays !== null && before.packetMaxDays !== null
-        ? ([before.packetMinDays, before.packetMaxDays] as const)
-        : null;
-    const made = plantingSchema.safeParse(
-      madeOf(
-        known,
-        newId(),
-        today,
-        { schoolId: before?.schoolId ?? crop?.schools[0]?.id ?? "", ripeColour: before?.ripeColour ?? "" },
-        packet,
-      ),
-    );
-    if (!crop || !made.success || !snapshot.beds.some((b) => b.id === known.bedId))
-      return refuse({ errors: { form: "Its bed or crop is no longer in the garden: change it first." }, typed });
-    return done(
-      back,
-      change(db(), `${name(known)} started`, now, (c) => {
-        c.put("plantings", made.data);
-        c.put("planned", { ...known, made: made.data.id });
-      }),
-    );
-  }
+  if (typed.intent === "make") return startPlanned(d, typed.id ?? "", back);
   const row = measuresOf(typed, { rowM: "distance" }, d.snapshot.garden.units);
   const checked = plannedSchema.safeParse({
     id: known?.id ?? newId(),
@@ -204,6 +180,7 @@ export function changeNext(d: Desk, typed: Record<string, string>) {
     kind: typed.kind ?? known?.kind ?? "",
     startedHow: typed.startedHow || known?.startedHow,
     startOn: typed.startOn ?? "",
+    trayOn: typed.trayOn === undefined ? (known?.trayOn ?? null) : typed.trayOn || null,
     plants: numberOf(typed.plants),
     rowM: typed.rowM === undefined ? (known?.rowM ?? null) : row.values.rowM,
     areaM2: known?.areaM2 ?? null,
@@ -217,5 +194,36 @@ export function changeNext(d: Desk, typed: Record<string, string>) {
   return done(
     back,
     change(db(), `${name(checked.data)} ${known ? "changed" : "planned"}`, now, (c) => c.put("planned", checked.data)),
+  );
+}
+
+/** Makes a planting of a planned row, on the day it is: school, ripe colour and packet as the kind had them before. */
+export function startPlanned(d: Desk, id: string, back: string) {
+  const { snapshot, today, now } = d;
+  const known = snapshot.planned.find((p) => p.id === id);
+  if (!known || known.made !== null) throw missing("planned planting");
+  const crop = handbook().find(known.cropId);
+  const before = snapshot.plantings.find((p) => p.id === known.after);
+  const packet =
+    before && before.packetMinDays !== null && before.packetMaxDays !== null
+      ? ([before.packetMinDays, before.packetMaxDays] as const)
+      : null;
+  const made = plantingSchema.safeParse(
+    madeOf(
+      known,
+      newId(),
+      today,
+      { schoolId: before?.schoolId ?? crop?.schools[0]?.id ?? "", ripeColour: before?.ripeColour ?? "" },
+      packet,
+    ),
+  );
+  if (!crop || !made.success || !snapshot.beds.some((b) => b.id === known.bedId))
+    return refuse({ errors: { form: "Its bed or crop is no longer in the garden: change it first." }, typed: { id } });
+  return done(
+    back,
+    change(db(), `${plantingName(known, crop)} started`, now, (c) => {
+      c.put("plantings", made.data);
+      c.put("planned", { ...known, made: made.data.id });
+    }),
   );
 }

@@ -3,12 +3,14 @@ import { daysBetween, sayDay, sayNear } from "#core/calendar/day";
 import type { Crop } from "#core/handbook/crop";
 import { tastesOf } from "#core/planning/question/question";
 import { perPlantOf } from "#core/season/plants-enough";
+import { trayDays } from "#core/season/series";
 import { lastSowings, readyDay, type Site } from "#core/season/sowing-clock";
 import { bearsDays, nextSowing, successionOf } from "#core/season/succession";
 import { isKeeper } from "#core/season/weeks";
 import { sayMass } from "#core/units/mass";
 import { SOIL_WORDS, soilState } from "#core/weather/soil";
 import { type Desk, handbook } from "./desk.server";
+import { bedFree } from "./estimates.server";
 import { grownOf, openSite, riskAsked, siteOf, yieldsAPlant } from "./season-data.server";
 
 const HOW_WORDS = { sown: "sown in place", transplanted: "set out as plants", planted: "planted" } as const;
@@ -59,7 +61,11 @@ export function sowingsView(d: Desk, q: URLSearchParams) {
     risk,
     bedId,
     all,
-    beds: snapshot.beds.map((b) => ({ id: b.id, name: b.name })),
+    beds: snapshot.beds.map((b) => {
+      const { share, on, words } = bedFree(d, b.id);
+      return { id: b.id, name: b.name, taken: share === 0, freeOn: on, free: words };
+    }),
+    raisedDays: crop?.days.transplanted ? trayDays(crop) : null,
     years: new Set(snapshot.weather.map((w) => w.day.slice(0, 4))).size,
     lasts: lasts.map((l) => ({
       key: `${l.crop.id} ${l.how}`,

@@ -3,12 +3,13 @@ import { plantingName } from "#core/garden/name";
 import type { Planting } from "#core/garden/planting";
 import type { Crop, Start } from "#core/handbook/crop";
 import { pastOf, rotationOf } from "#core/season/rotation";
-import { MOST_SOWINGS, seriesOf } from "#core/season/series";
+import { MOST_SOWINGS, seriesOf, trayDays } from "#core/season/series";
 import { lastSowings } from "#core/season/sowing-clock";
 import { change, newId } from "#db/change";
 import { type Desk, db, handbook } from "./desk.server";
 import { done, missing, numberOf, refuse } from "./forms.server";
 import { diseasesIn, riskAsked, siteOf } from "./season-data.server";
+import { startPlanned } from "./season-next.server";
 
 /** The last date on which a crop is still worth starting in a bed, and what ends it; null: nothing does. */
 function latestIn(d: Desk, crop: Crop, how: Start, bedId: string, year: number, risk: number) {
@@ -44,7 +45,12 @@ export type Ahead = {
   how: string;
   to: string;
   planned: boolean;
+  /** ticked off when it is sown in trays; null: there is nothing to tick */
+  tick: string | null;
 };
+
+/** A planned row's sowing in trays, as it is ticked off. */
+const trayTick = (plannedId: string): string => `tray ${plannedId}`;
 
 /** Everything that is still to be started, the soonest first. */
 export function aheadOf(d: Desk): Ahead[] {
@@ -66,9 +72,19 @@ export function aheadOf(d: Desk): Ahead[] {
     how: HOW[x.startedHow],
     to,
     planned,
+    tick: null,
   });
+  const sown = new Set(snapshot.ticks.map((t) => t.id));
   return [
-    ...snapshot.planned.filter((p) => p.made === null).map((p) => line(p, p.startOn, "/season/next", true)),
+    ...snapshot.planned
+      .filter((p) => p.made === null)
+      .flatMap((p) => {
+        const out = line(p, p.startOn, "/season/next", true);
+        const tick = trayTick(p.id);
+        return p.trayOn === null || sown.has(tick)
+          ? [out]
+          : [{ ...line(p, p.trayOn, "/season/next", true), how: "to sow in trays", tick }, out];
+      }),
     ...snapshot.plantings
       .filter((p) => p.startedOn > today && p.endedOn === null)
       .map((p) => line(p, p.startedOn, `/plot/plantings/${p.id}`, false)),
@@ -78,6 +94,16 @@ export function aheadOf(d: Desk): Ahead[] {
 /** Plans a series of sowings, each a row with its bed and day; takes one out again. */
 export function changeSeries(d: Desk, typed: Record<string, string>, search: string) {
   const back = `/season/sowings${search}#ahead`;
+  if (typed.intent === "sown") {
+    const row = d.snapshot.planned.find((p) => p.id === typed.id && p.trayOn !== null);
+    if (!row) throw missing("sowing in trays");
+    const words = `${plantingName(row, handbook().find(row.cropId))} sown in trays`;
+    return done(
+      back,
+      change(db(), words, d.now, (c) => c.put("ticks", { id: trayTick(row.id), at: d.now })),
+    );
+  }
+  if (typed.intent === "start") return startPlanned(d, typed.id ?? "", back);
   if (typed.intent === "skip") {
     const row = d.snapshot.planned.find((p) => p.id === typed.id && p.made === null);
     if (!row) throw missing("planned sowing");
@@ -102,10 +128,19 @@ export function changeSeries(d: Desk, typed: Record<string, string>, search: str
   if (!whole(times, 1, MOST_SOWINGS)) errors.times = `1 to ${MOST_SOWINGS} times`;
   if (plants !== null && !whole(plants, 1, 100_000)) errors.plants = "a whole number of plants";
   if (Object.keys(errors).length > 0 || !crop) return refuse({ errors, typed });
-  const how: Start = crop.days.sown ? "sown" : crop.days.transplanted ? "transplanted" : "planted";
+  // raised in trays, the bed is wanted only when they are set out
+  const inTrays = typed.how === "trays";
+  const raised = inTrays ? trayDays(crop) : 0;
+  const how: Start = inTrays
+    ? "transplanted"
+    : crop.days.sown
+      ? "sown"
+      : crop.days.transplanted
+        ? "transplanted"
+        : "planted";
   const year = Number(first.slice(0, 4));
   const latest = latestIn(d, crop, how, typed.bedId!, year, riskAsked(typed.risk ?? null));
-  const { days, late } = seriesOf(first, every!, times!, latest?.day ?? null);
+  const { days, late } = seriesOf(addDays(first, raised), every!, times!, latest?.day ?? null);
   if (days.length === 0)
     return refuse({
       errors: { first: `too late: the last date there is ${sayDay(latest!.day)}, before ${latest!.why}` },
@@ -122,7 +157,17 @@ export function changeSeries(d: Desk, typed: Record<string, string>, search: str
           cropId: crop.id,
           kind: (typed.kind ?? "").trim().slice(0, 60),
         },
-        ...{ startedHow: how, startOn: day, plants, rowM: null, areaM2: null, after: null, made: null, note: "" },
+        ...{
+          startedHow: how,
+          startOn: day,
+          trayOn: inTrays ? addDays(day, -raised) : null,
+          plants,
+          rowM: null,
+          areaM2: null,
+          after: null,
+          made: null,
+          note: "",
+        },
       });
   });
   return done(back, id);

@@ -150,6 +150,7 @@ export function draftNextPlot(
           kind: p.kind,
           startedHow: p.startedHow,
           startOn: shift(p.startedOn),
+          trayOn: null,
           plants,
           rowM: scaled(p.rowM, share, 2),
           areaM2: scaled(p.areaM2, share, 10),

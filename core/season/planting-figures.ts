@@ -1,5 +1,5 @@
 import { type Day, daysBetween } from "../calendar/day";
-import type { Bed } from "../garden/bed";
+import { type Bed, bedAreaM2 } from "../garden/bed";
 import type { Planting } from "../garden/planting";
 import type { Crop } from "../handbook/crop";
 import { isCrop } from "../weighing/pick";
@@ -52,7 +52,7 @@ export function figuresOf(planting: Planting, bed: Bed, crop: Crop, entries: rea
   const massG = totals.weighedG + totals.estimatedG;
   const timed = crops.filter((e) => e.pick.minutes !== null);
   const timedG = timed.reduce((s, e) => s + e.net, 0);
-  const area = planting.areaM2 ?? (planting.rowM === null && planting.plants === null ? areaOf(bed) : null);
+  const area = planting.areaM2 ?? (planting.rowM === null && planting.plants === null ? bedAreaM2(bed) : null);
   return {
     totals,
     first,
@@ -72,9 +72,6 @@ export function figuresOf(planting: Planting, bed: Bed, crop: Crop, entries: rea
 }
 const offRange = (days: number, [low, high]: readonly [number, number]): number =>
   days < low ? days - low : days > high ? days - high : 0;
-const areaOf = (bed: Bed): number =>
-  bed.shape === "circle" ? (Math.PI * bed.widthM * bed.lengthM) / 4 : bed.widthM * bed.lengthM;
-
 /** How the first pick lies to the packet's range, in words. */
 export function sayOffRange(f: Pick2<PlantingFigures, "daysToFirst" | "range" | "offRange">): string {
   if (f.daysToFirst === null) return "not picked yet";

@@ -1,4 +1,5 @@
 import { addDays, type Day } from "../calendar/day";
+import type { Crop } from "../handbook/crop";
 
 /** Most sowings in one series. */
 export const MOST_SOWINGS = 40;
@@ -20,4 +21,15 @@ export function seriesOf(
     days: all.filter((d) => latest === null || d <= latest),
     late: all.filter((d) => latest !== null && d > latest),
   };
+}
+
+/** Days in a tray where the handbook does not tell days from seed and from a young plant apart (common practice). */
+const TRAY_DAYS = 35;
+
+/** Days from seed in a tray to setting out: what the handbook's days from seed are longer than those from a young plant. */
+export function trayDays(crop: Pick<Crop, "days">): number {
+  const { sown, transplanted } = crop.days;
+  if (!sown || !transplanted) return TRAY_DAYS;
+  const days = Math.round((sown[0] + sown[1] - transplanted[0] - transplanted[1]) / 2);
+  return days >= 10 ? days : TRAY_DAYS;
 }

@@ -281,6 +281,7 @@ export const planned = sqliteTable(
     kind: text().notNull(),
     startedHow: text({ enum: STARTS }).notNull(),
     startOn: text().notNull(),
+    trayOn: text(),
     plants: integer(),
     rowM: real(),
     areaM2: real(),

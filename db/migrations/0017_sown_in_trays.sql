@@ -1,0 +1,1 @@
+ALTER TABLE `planned` ADD `tray_on` text;
