@@ -28,6 +28,7 @@ function formOf(crop: ReturnType<typeof bareCrop>): Record<string, string> {
     how: crop.technique.how,
     leave: crop.technique.leave,
     cautions: crop.cautions.join("\n"),
+    ...(crop.touchesSoil ? { touchesSoil: "on" } : {}),
   };
   for (const k of ["sown", "transplanted", "planted", "yearly"] as const)
     if (crop.days[k]) {
@@ -54,6 +55,13 @@ describe("the form of an own crop", () => {
     });
     expect(base.cues.some((c) => c.kind === "event" && c.shared)).toBe(false);
     expect(read.ok && read.crop.schools.map((s) => s.id)).toEqual(base.schools.map((s) => s.id));
+  });
+  it("says whether what is eaten touches the soil, and a technique of one's own stands alone", () => {
+    const { touchesSoil: _, ...off } = formOf(base);
+    const changed = readOwnCrop({ ...off, how: "As grandmother did." }, base, "own-round");
+    expect(changed.ok && [changed.crop.touchesSoil, changed.crop.technique.when]).toEqual([false, []]);
+    const same = readOwnCrop(formOf(base), base, "own-round");
+    expect(same.ok && [same.crop.touchesSoil, same.crop.technique.when]).toEqual([true, base.technique.when]);
   });
   it("takes a comma for a point, and lets go of a school's view of a cue that was changed", () => {
     const typed = { ...formOf(base), intervalWarm: "1,5", "cue-length-ready": "90" };

@@ -163,7 +163,7 @@ describe("what binds a plan", () => {
     await ready(page);
     await page.getByLabel("The table").fill("date,kind,bed,weight\n2026-10-06,curly green,Upper second,300 g");
     await page.getByRole("button", { name: "Look at it" }).click();
-    await page.getByText("Nothing was taken: the label is the law.").waitFor();
+    await page.getByText("Nothing was taken: a wait that a label or a rule gives is kept.").waitFor();
     await page.goto("/picks/new?planting=kale-curly");
     await ready(page);
     await page.getByLabel("On the scale").fill("300 g");

@@ -8,6 +8,7 @@ import { cautionsAt } from "#core/handbook/cautions";
 import { STARTS } from "#core/handbook/crop";
 import { findCrop, schoolOf } from "#core/handbook/index";
 import { inRipeColour } from "#core/handbook/ripe-colour";
+import { techniqueFor } from "#core/handbook/technique";
 import { CALLS } from "#core/planting/call";
 import { readingSchema } from "#core/planting/check";
 import { baseOf } from "#core/planting/clock";
@@ -21,6 +22,7 @@ import { nightInBed } from "#core/weather/bed-night";
 import { climateOf, weatherFor } from "#core/weather/climate";
 import type { HazardDay } from "#core/weather/crop-hazards";
 import { forecastErrorC, weatherDaySchema } from "#core/weather/daily";
+import { soilState } from "#core/weather/soil";
 import { EXTENTS } from "#core/weighing/pick";
 import { type LocatedError, MOST_ERRORS, type ReadResult } from "./located";
 
@@ -144,6 +146,12 @@ const forecastNights = (doc: JudgeDocument, bed: Bed): HazardDay[] =>
       members: [],
     }));
 
+/** The ground on the day of a document, where it brings enough weather to tell. */
+const soilOf = (doc: JudgeDocument) => {
+  const days = doc.record.filter((w) => w.day < doc.today).slice(-30);
+  return days.length >= 10 ? soilState(days).state : null;
+};
+
 /** Judges a document. @returns the judgement, or what in the document does not fit the handbook */
 export function judgeDocument(doc: JudgeDocument): ReadResult<Judged> {
   const known = findCrop(doc.crop);
@@ -235,6 +243,7 @@ export function judgeDocument(doc: JudgeDocument): ReadResult<Judged> {
       }),
   });
   const best = j.worth[0];
+  const taken = techniqueFor(crop, { schoolId: school.id, soil: soilOf(doc), meanStage: j.meanStage });
   return {
     ok: true,
     notes: [],
@@ -261,8 +270,8 @@ export function judgeDocument(doc: JudgeDocument): ReadResult<Judged> {
         .slice(0, TOLD_DAYS + 1)
         .map(({ day, unready, nearly, ready, past }) => ({ day, unready, nearly, ready, past })),
       warmth: { soFarDd: j.warmthSoFarDd, targetDd: j.clock.targetDd, baseC: baseOf(crop) },
-      technique: crop.technique.how,
-      leave: crop.technique.leave,
+      technique: taken.how,
+      leave: taken.leave,
       cautions: cautionsAt(crop, "picking").map((c) => c.say),
     },
   };

@@ -15,7 +15,8 @@ import { type Faults, Field, Input, Select, shownValue } from "./ui";
 type Props = {
   pick: Pick | null;
   part: string;
-  crop: { topsShare: number; drying: { share: number; pairs: number } | null; leave: string };
+  crop: { topsShare: number; drying: { share: number; pairs: number } | null };
+  leave: string;
   netG: number | null;
   units: UnitSystem;
   /** the day it is, for the rest that is left for later */
@@ -25,7 +26,7 @@ type Props = {
 const NAMES = ["part", "purpose", "condition", "minutes", "left", "again", "restOn"] as const;
 
 /** What may be told of a pick beside its weight: why it was taken, what of the plant, how warm, how long, and again. */
-export function PickMore({ pick, part, crop, netG, units, today, faults }: Props) {
+export function PickMore({ pick, part, crop, leave, netG, units, today, faults }: Props) {
   const value = (name: string, v: string | number | null | undefined) => shownValue(faults, name, v);
   const told =
     pick !== null &&
@@ -76,7 +77,7 @@ export function PickMore({ pick, part, crop, netG, units, today, faults }: Props
           )}
         </Field>
         <PickingClock minutes={value("minutes", pick?.minutes)} faults={faults} />
-        <Field name="left" label="Left on the plant" hint={`Usual: ${crop.leave}`} faults={faults}>
+        <Field name="left" label="Left on the plant" hint={`Usual: ${leave}`} faults={faults}>
           {(p) => <Input {...p} defaultValue={value("left", pick?.left)} maxLength={120} />}
         </Field>
         {!pick && (

@@ -20,16 +20,26 @@ function Removable({ intent, id, children }: { intent: string; id: string; child
   );
 }
 
+const WAITS: Record<Treatment["kind"], string> = {
+  spray: "the label’s pre-harvest interval",
+  feed: "the label’s pre-harvest interval",
+  manure: "by the US organic rule; the local rule if longer",
+  "tops-cut": "until skins are set",
+};
+
 /** Sprays, feeds and cut tops with the wait they ask for; and days before or on which the gardener wants it picked. */
 export function PlantingDates({
   treatments,
   wishes,
   today,
+  manureDays,
   faults,
 }: {
   treatments: readonly Treatment[];
   wishes: readonly PickWish[];
   today: string;
+  /** the wait that raw manure asks of this crop, days */
+  manureDays: number;
   faults: Faults;
 }) {
   const [kind, setKind] = useState<string>(faults?.typed.treatKind ?? "spray");
@@ -39,7 +49,7 @@ export function PlantingDates({
     <Section title="Dates that bind picking" id="dates" note="What it was given, and what you want">
       {waiting.length > 0 && (
         <Note tone="caution" title={`Not before ${sayDay(waiting.map(allowedFrom).sort().at(-1)!)}`}>
-          The label is the law: no pick is logged inside the wait it gives.
+          No pick is logged inside the wait that a label or a rule gives.
         </Note>
       )}
       {treatments.map((t) => (
@@ -75,18 +85,16 @@ export function PlantingDates({
           <Field name="product" label="With" hint="as the label names it" faults={faults}>
             {(p) => <Input {...p} defaultValue={value("product", "")} disabled={kind === "tops-cut"} />}
           </Field>
-          <Field
-            name="waitDays"
-            label="Days to wait"
-            hint={kind === "tops-cut" ? "until skins are set" : "the label’s pre-harvest interval"}
-            faults={faults}
-          >
+          <Field name="waitDays" label="Days to wait" hint={WAITS[kind as Treatment["kind"]]} faults={faults}>
             {(p) => (
               <Input
                 {...p}
                 key={kind}
                 inputMode="numeric"
-                defaultValue={value("waitDays", kind === "tops-cut" ? SKINS_SET_DAYS : "")}
+                defaultValue={value(
+                  "waitDays",
+                  kind === "tops-cut" ? SKINS_SET_DAYS : kind === "manure" ? manureDays : "",
+                )}
               />
             )}
           </Field>

@@ -8,6 +8,7 @@ import type { ReadingValue } from "#core/planting/check";
 import type { Marked } from "#core/planting/marked";
 import { isPick } from "#core/planting/verdict";
 import { sayEvidence } from "#core/planting/words";
+import { proseIn } from "#core/units/prose";
 import { freshId } from "../offline/queue";
 import { timeSince } from "../offline/walk-offline";
 import type { WalkSheet } from "../server/walk.server";
@@ -100,6 +101,9 @@ export function WalkForm({ data, faults }: { data: WalkSheet; faults: Faults }) 
           {data.usedUp} used up by tests this season.
         </Text>
       )}
+      <Text mb="3">
+        <b>To pick it:</b> {proseIn(data.technique.how, units)} Leave {proseIn(data.technique.leave, units)}.
+      </Text>
       {crop.byProducts.map((b) => (
         <Text key={b.part} color="inkSoft" mb="3">
           <b>Also to take: {b.what}.</b> {b.how}{" "}

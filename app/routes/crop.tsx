@@ -3,6 +3,7 @@ import type { ReactNode } from "react";
 import { CAUTION_PLACES, cautionsAt } from "#core/handbook/cautions";
 import { type Cue, type NumericCue, SOURCES, type Source } from "#core/handbook/crop";
 import { husbandryOf } from "#core/handbook/husbandry";
+import { sayWhen } from "#core/handbook/technique";
 import { rulesOf } from "#core/jobs/rule";
 import { landmarkAt } from "#core/planting/stage-grid";
 import { M_PER_FOOT } from "#core/units/constants";
@@ -176,6 +177,11 @@ export default function CropPage({ loaderData, actionData }: Route.ComponentProp
             <Fact name="How" source={crop.technique.source}>
               {crop.technique.how} Leave {crop.technique.leave}. Into: {crop.container}.
             </Fact>
+            {crop.technique.when.map((w) => (
+              <Fact key={sayWhen(crop, w)} name={sayWhen(crop, w)} source={w.source}>
+                {w.how} {w.leave && `Leave ${w.leave}.`}
+              </Fact>
+            ))}
             <Fact name="After" source={crop.after.source}>
               {crop.atOnce} {crop.after.how} Keeps {crop.after.days[0]} to {crop.after.days[1]} days at{" "}
               {sayTemp(crop.after.tempC[0], units)} to {sayTemp(crop.after.tempC[1], units)},{" "}

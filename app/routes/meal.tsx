@@ -11,9 +11,13 @@ import { Cautions } from "../components/cautions";
 import { CropGlyph } from "../components/crop-glyph";
 import { Button, Input, LinkButton, Page } from "../components/ui";
 import { desk } from "../server/desk.server";
+import { techniqueOf } from "../server/technique.server";
 import type { Route } from "./+types/meal";
 
 /** What can be picked for a meal now, and, where amounts are asked for, what that brings, leaves and takes. */
+/** What of a technique is said beside a crop. */
+const wayOf = ({ how, leave }: { how: string; leave: string }) => ({ how, leave });
+
 export function loader({ request }: Route.LoaderArgs) {
   const d = desk();
   const { garden } = d.snapshot;
@@ -42,8 +46,7 @@ export function loader({ request }: Route.LoaderArgs) {
         minutes: line.minutes,
         count: line.pieces,
       },
-      how: p.crop.technique.how,
-      leave: p.crop.technique.leave,
+      ...wayOf(techniqueOf(d, p)),
     };
   });
   const chosen = lines.filter((l) => l.result);

@@ -3,6 +3,7 @@ import { Form } from "react-router";
 import { type Crop, HABITS } from "#core/handbook/crop";
 import { findCrop } from "#core/handbook/index";
 import { removeOwnCrop, saveOwnCrop } from "#db/handbook";
+import { Tickbox } from "../components/tickbox";
 import {
   Button,
   type Faults,
@@ -187,6 +188,11 @@ export default function OwnCrop({ loaderData, actionData }: Route.ComponentProps
                   {(p) => <TextArea {...p} rows={2} defaultValue={shownValue(faults, "how", base.technique.how)} />}
                 </Field>
                 {text("leave", "What to leave", base.technique.leave)}
+                <Tickbox
+                  name="touchesSoil"
+                  label="What is eaten touches the soil: raw manure is waited for longest"
+                  checked={faults ? faults.typed.touchesSoil === "on" : base.touchesSoil}
+                />
                 <Field name="cautions" label="Cautions" hint="One a line." faults={faults}>
                   {(p) => (
                     <TextArea {...p} rows={3} defaultValue={shownValue(faults, "cautions", base.cautions.join("\n"))} />

@@ -90,7 +90,7 @@ export default function PickPage({ loaderData, actionData }: Route.ComponentProp
   return (
     <Page
       title={pick ? "Pick" : "Log a pick"}
-      lead={crop.how}
+      lead={planting?.how ?? ""}
       actions={
         pick ? (
           <LinkButton to={`/season/lessons?planting=${pick.plantingId}`} variant="quiet">
@@ -244,6 +244,7 @@ export default function PickPage({ loaderData, actionData }: Route.ComponentProp
               pick={pick}
               part={loaderData.part}
               crop={crop}
+              leave={planting?.leave ?? ""}
               netG={sum.netG}
               units={units}
               today={now.slice(0, 10)}
@@ -279,7 +280,7 @@ export default function PickPage({ loaderData, actionData }: Route.ComponentProp
           <Flex gap="4" align="center" mb="4">
             <CropGlyph kind={crop.glyph} stage={1.25} size={84} />
             <Box>
-              <Text fontWeight="650">Leave {crop.leave}.</Text>
+              <Text fontWeight="650">Leave {planting?.leave}.</Text>
               <Anchor to={`/handbook/${crop.id}`}>{crop.name} in the handbook</Anchor>
             </Box>
           </Flex>

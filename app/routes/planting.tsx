@@ -3,6 +3,7 @@ import { useSearchParams } from "react-router";
 import { daysBetween, sayDate } from "#core/calendar/day";
 import { plantingName } from "#core/garden/name";
 import { type Planting, START_WORDS } from "#core/garden/planting";
+import { manureWaitDays } from "#core/garden/treatment";
 import { LONGER } from "#core/handbook/bed-after";
 import { STARTS } from "#core/handbook/crop";
 import { showsColour } from "#core/handbook/ripe-colour";
@@ -63,6 +64,7 @@ export function loader({ params, request }: Route.LoaderArgs) {
       .filter((l) => l.plantingId === planting?.id)
       .map((l) => ({ ...l, day: sayDate(l.day), amount: `about ${sayMass(l.massG, snapshot.garden.units)}` })),
     judged: seen ? judgementView(seen, today, snapshot.garden.units) : null,
+    manureDays: planting ? manureWaitDays(handbook().of(planting.cropId)) : 0,
     treatments: snapshot.treatments.filter((t) => t.plantingId === planting?.id),
     wishes: snapshot.pickWishes.filter((w) => w.plantingId === planting?.id),
     history: planting ? pickTotals(snapshot, planting) : null,
@@ -170,6 +172,7 @@ export default function PlantingPage({ loaderData, actionData }: Route.Component
               treatments={loaderData.treatments}
               wishes={loaderData.wishes}
               today={today}
+              manureDays={loaderData.manureDays}
               faults={faults}
             />
           )}

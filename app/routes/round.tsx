@@ -7,6 +7,7 @@ import { bedCentre } from "#core/garden/bed";
 import { plantingName } from "#core/garden/name";
 import { cautionsOfAll } from "#core/handbook/cautions";
 import { NOTHING_READY } from "#core/handbook/signs";
+import type { Technique } from "#core/handbook/technique";
 import { moveLines } from "#core/planning/rounds/hand-moves";
 import { inPassing } from "#core/planning/rounds/in-passing";
 import { fullestPlaces, sayPlace } from "#core/planning/rounds/left";
@@ -31,7 +32,11 @@ import { done, formOf, missing, typedOf } from "../server/forms.server";
 import { inGroups, jobsAtBeds } from "../server/jobs.server";
 import { roundKit, ticked } from "../server/kit.server";
 import { roundsAhead, saveMoved, slotIdOf } from "../server/rounds.server";
+import { techniqueOf } from "../server/technique.server";
 import type { Route } from "./+types/round";
+
+/** What of a technique is said at a stop. */
+const wayOf = ({ how, leave, tool, container }: Technique) => ({ how, leave, tool, container });
 
 export function loader({ params }: Route.LoaderArgs) {
   const round = findRound(db(), params.roundId);
@@ -66,10 +71,7 @@ export function loader({ params }: Route.LoaderArgs) {
         expected: sayMass(l.expectedG, units),
         marked: sayMarked(p.judgement.marked),
         why: sentence(proseIn(l.why, units)),
-        how: p.crop.technique.how,
-        leave: p.crop.technique.leave,
-        tool: p.crop.technique.tool,
-        container: p.crop.container,
+        ...wayOf(techniqueOf(d, p)),
         atOnce: p.crop.atOnce,
         note: p.bed.note,
       },

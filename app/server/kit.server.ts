@@ -1,6 +1,7 @@
 import { kitOf, walkKit } from "#core/planning/rounds/kit";
 import type { Round, RoundLine } from "#core/planning/rounds/round";
 import type { Desk } from "./desk.server";
+import { techniqueOf } from "./technique.server";
 
 /** What to take along on a round, by its crops and the weather of its day. */
 export function roundKit(d: Desk, round: Round & { lines: readonly RoundLine[] }): string[] {
@@ -9,7 +10,7 @@ export function roundKit(d: Desk, round: Round & { lines: readonly RoundLine[] }
   return kitOf(
     round.lines.flatMap((l) => {
       const p = byId.get(l.plantingId);
-      return p ? [{ crop: p.crop, expectedG: l.expectedG }] : [];
+      return p ? [{ taken: techniqueOf(d, p), wear: p.crop.wear, expectedG: l.expectedG }] : [];
     }),
     weather,
   );

@@ -30,7 +30,7 @@ export const blankCrop = (): Crop =>
       notes: [],
       source: "own",
     },
-    technique: { how: "", tool: "hands", methods: ["pick"], leave: "nothing", source: "own" },
+    technique: { how: "", tool: "hands", methods: ["pick"], leave: "nothing", source: "own", when: [] },
     container: "bucket, damp cloth over",
     atOnce: "",
     after: { how: "", tempC: [0, 4], humidityPct: [90, 95], days: [7, 14], fridge: "yes", source: "own" },
@@ -127,7 +127,14 @@ export function readOwnCrop(
     },
     prime: { warmDays: number("primeWarm", "prime days"), coolDays: number("primeCool", "prime days"), source: "own" },
     weather: { ...base.weather, killC: number("killC", "frost"), foliage: typed.foliage },
-    technique: { ...base.technique, how: typed.how ?? "", leave: typed.leave ?? "" },
+    technique: {
+      ...base.technique,
+      how: typed.how ?? "",
+      leave: typed.leave ?? "",
+      // what a gardener writes is how it is done: the handbook's other ways no longer stand beside it
+      when: typed.how === base.technique.how ? base.technique.when : [],
+    },
+    touchesSoil: typed.touchesSoil === "on",
     cautions: (typed.cautions ?? "")
       .split("\n")
       .map((s) => s.trim())

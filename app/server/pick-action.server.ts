@@ -70,7 +70,12 @@ function readyPick(typed: Record<string, string>, pickId: string | undefined): A
   if (unfit) return refuse({ errors: { grade: unfit }, typed });
   const wait = waitingOn(d.snapshot.treatments, planting.id, read.pick.at.slice(0, 10)).find(isLaw);
   if (wait)
-    return refuse({ errors: { plantingId: `not to be picked yet: ${sayWait(wait)}. The label is the law.` }, typed });
+    return refuse({
+      errors: {
+        plantingId: `not to be picked yet: ${sayWait(wait)}.${wait.kind === "manure" ? "" : " The label is the law."}`,
+      },
+      typed,
+    });
   const crop = handbook().of(planting.cropId);
   const bed = d.snapshot.beds.find((b) => b.id === planting.bedId);
   // what cannot well be is asked about once; what waited without a signal is kept, for nobody is there to ask

@@ -1,7 +1,9 @@
 import { sayDay } from "#core/calendar/day";
 import { plantingName } from "#core/garden/name";
+import type { Planting } from "#core/garden/planting";
 import { cautionsAt } from "#core/handbook/cautions";
 import type { Crop } from "#core/handbook/crop";
+import { techniqueFor } from "#core/handbook/technique";
 import type { Snapshot } from "#core/planning/outlook";
 import { readMass, type UnitSystem } from "#core/units/mass";
 import { readAmount } from "#core/weighing/amount";
@@ -24,6 +26,7 @@ import { findPick } from "#db/work";
 import { type Desk, db, handbook } from "./desk.server";
 import { type FormFaults, faultsOf, numberOf } from "./forms.server";
 import { lessonsOfCrop } from "./season.server";
+import { techniqueOf } from "./technique.server";
 
 /** Most parts that the form takes; the log holds as many. */
 const MOST_PARTS = 12;
@@ -135,6 +138,12 @@ export function pickFormData(d: Desk, pickId: string | undefined, plantingId: st
   if (plantingId && !snapshot.plantings.some((p) => p.id === plantingId)) return null;
   const book = handbook();
   const bedName = new Map(snapshot.beds.map((b) => [b.id, b.name]));
+  const growing = new Map(d.outlook.plantings.map((p) => [p.planting.id, p]));
+  const technique = (p: Planting, crop: Crop) => {
+    const seen = growing.get(p.id);
+    const { how, leave } = seen ? techniqueOf(d, seen) : techniqueFor(crop, { schoolId: p.schoolId });
+    return { how, leave };
+  };
   const plantings = snapshot.plantings
     .filter((p) => (p.endedOn === null && p.startedOn <= d.today) || p.id === pick?.plantingId || p.id === plantingId)
     .map((p) => {
@@ -148,6 +157,7 @@ export function pickFormData(d: Desk, pickId: string | undefined, plantingId: st
         name: `${plantingName(p, crop)} · ${bedName.get(p.bedId) ?? ""}${p.endedOn === null ? "" : `, closed ${sayDay(p.endedOn)}`}`,
         usualG: before.length > 0 ? before.reduce((a, b) => a + b, 0) / before.length : null,
         plants: p.plants,
+        ...technique(p, crop),
       };
     })
     .sort((a, b) => a.name.localeCompare(b.name, "en"));
@@ -165,8 +175,6 @@ export function pickFormData(d: Desk, pickId: string | undefined, plantingId: st
       name: c.name,
       glyph: c.glyph,
       methods: c.technique.methods,
-      how: c.technique.how,
-      leave: c.technique.leave,
       atOnce: c.atOnce,
       after: c.after.how,
       topsShare: c.topsShare,

@@ -39,7 +39,8 @@ export async function importPicks(d: Desk, form: FormData) {
     const wait = waitingOn(d.snapshot.treatments, n.pick.plantingId, n.pick.at.slice(0, 10)).find(isLaw);
     return wait ? [`${n.kind}, ${n.bed}, on ${n.pick.at.slice(0, 10)}: ${sayWait(wait)}`] : [];
   });
-  if (inside.length > 0) return no(`${inside.slice(0, 8).join("\n")}\nNothing was taken: the label is the law.`);
+  if (inside.length > 0)
+    return no(`${inside.slice(0, 8).join("\n")}\nNothing was taken: a wait that a label or a rule gives is kept.`);
   const { units } = d.snapshot.garden;
   const total = sayMass(
     named.reduce((sum, n) => sum + n.netG, 0),

@@ -1,12 +1,18 @@
 import { sayDay } from "#core/calendar/day";
-import { treatmentSchema } from "#core/garden/treatment";
+import { manureWaitDays, type TreatmentKind, treatmentSchema } from "#core/garden/treatment";
 import { PICK_WISH_WORDS, pickWishSchema } from "#core/planning/question/wish";
 import { change, newId } from "#db/change";
-import { type Desk, db } from "./desk.server";
+import { type Desk, db, handbook } from "./desk.server";
 import { done, faultsOf, numberOf, refuse } from "./forms.server";
 
 const INTENTS = ["treat", "wish", "remove-treatment", "remove-wish"];
 export const isDateIntent = (intent: string | undefined): boolean => INTENTS.includes(intent ?? "");
+
+/** The least wait that a treatment of a planting asks for, whatever is typed, days. */
+function leastWait(d: Desk, plantingId: string, kind: TreatmentKind): number {
+  const planting = d.snapshot.plantings.find((p) => p.id === plantingId);
+  return kind === "manure" && planting ? manureWaitDays(handbook().of(planting.cropId)) : 0;
+}
 
 /** What was done to a planting and the dates set for it: logged, and taken off again. */
 export function changeDates(d: Desk, plantingId: string, name: string, typed: Record<string, string>) {
@@ -36,6 +42,14 @@ export function changeDates(d: Desk, plantingId: string, name: string, typed: Re
         },
       });
     }
+    const least = leastWait(d, plantingId, checked.data.kind);
+    if (checked.data.waitDays < least)
+      return refuse({
+        errors: {
+          waitDays: `at least ${least} days after raw manure for this crop; more where a local rule asks for it`,
+        },
+        typed,
+      });
     if (checked.data.day > d.today) return refuse({ errors: { treatDay: "this day has not come yet" }, typed });
     return put(`Treatment of ${name} logged`, (c) => c.put("treatments", checked.data));
   }

@@ -14,6 +14,7 @@ import { type FormFaults, refuse, typedOf } from "./forms.server";
 import { logPick } from "./pick-action.server";
 import { codeImage } from "./qr.server";
 import { roundsAhead } from "./rounds.server";
+import { techniqueOf } from "./technique.server";
 
 /** The trip that is next, or that the household is on. */
 export const nextTrip = ({ snapshot, today }: Desk): Trip | null =>
@@ -45,6 +46,7 @@ export function standInView(d: Desk, trip: Trip) {
     lines: r.lines.flatMap((l) => {
       const p = byId.get(l.plantingId);
       if (!p) return [];
+      const { how, leave } = techniqueOf(d, p);
       const photo = snapshot.checks.filter((c) => c.plantingId === l.plantingId && c.photos.length > 0).at(-1);
       return [
         {
@@ -57,8 +59,8 @@ export function standInView(d: Desk, trip: Trip) {
           all: l.take === "strip",
           once: p.supply.once,
           expected: sayMass(l.expectedG, units),
-          how: proseIn(p.crop.technique.how, units),
-          leave: proseIn(p.crop.technique.leave, units),
+          how: proseIn(how, units),
+          leave: proseIn(leave, units),
           atOnce: proseIn(p.crop.atOnce, units),
           got: gotOf(l.id),
         },

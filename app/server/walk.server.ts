@@ -8,6 +8,7 @@ import { type Desk, db } from "./desk.server";
 import { gatesOf } from "./gates.server";
 import { jobsOfPlanting } from "./jobs.server";
 import { lessonsOfCrop } from "./season.server";
+import { techniqueOf } from "./technique.server";
 import { judgementView } from "./views.server";
 
 /** Whether dew or rain is likely to lie on the leaves now. */
@@ -66,6 +67,7 @@ export function walkSheet(d: Desk, plantingId: string) {
     bed: { name: p.bed.name, note: p.bed.note },
     crop: p.crop,
     school: p.school,
+    technique: techniqueOf(d, p),
     units: d.snapshot.garden.units,
     coins: d.snapshot.garden.coins,
     now: d.now,

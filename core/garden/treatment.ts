@@ -2,11 +2,12 @@ import { z } from "zod";
 import { addDays, type Day, daysBetween, sayDay } from "../calendar/day";
 import { daySchema } from "../calendar/schemas";
 
-export const TREATMENTS = ["spray", "feed", "tops-cut"] as const;
+export const TREATMENTS = ["spray", "feed", "manure", "tops-cut"] as const;
 export type TreatmentKind = (typeof TREATMENTS)[number];
 export const TREATMENT_WORDS: Record<TreatmentKind, string> = {
   spray: "sprayed",
   feed: "fed",
+  manure: "raw manure worked in",
   "tops-cut": "tops or vines cut",
 };
 
@@ -27,6 +28,13 @@ export type Treatment = z.infer<typeof treatmentSchema>;
 /** Days that tubers stand after their tops were cut until their skins are set (common practice, 14 at least). */
 export const SKINS_SET_DAYS = 14;
 
+/**
+ * Days that a crop is waited for after raw manure was worked in, at least: 120 where what is eaten touches the soil, 90
+ * where it does not; composted to the rule there is no wait (7 CFR 205.203(c), the US organic rule; local rules may ask for
+ * more).
+ */
+export const manureWaitDays = (crop: { touchesSoil: boolean }): number => (crop.touchesSoil ? 120 : 90);
+
 /** The first day on which a treated planting may be picked: so many whole days after it. */
 export const allowedFrom = (t: Treatment): Day => addDays(t.day, t.waitDays);
 
@@ -43,4 +51,6 @@ export const waitingOn = (treatments: readonly Treatment[], plantingId: string, 
 export const sayWait = (t: Treatment): string =>
   t.kind === "tops-cut"
     ? `its tops were cut on ${sayDay(t.day)}, and skins set until ${sayDay(allowedFrom(t))}`
-    : `${TREATMENT_WORDS[t.kind]}${t.product ? ` with ${t.product}` : ""} on ${sayDay(t.day)}; by its label not before ${sayDay(allowedFrom(t))}`;
+    : t.kind === "manure"
+      ? `raw manure was worked in on ${sayDay(t.day)}: wait until ${sayDay(allowedFrom(t))}, or by the local rule if that is longer`
+      : `${TREATMENT_WORDS[t.kind]}${t.product ? ` with ${t.product}` : ""} on ${sayDay(t.day)}; by its label not before ${sayDay(allowedFrom(t))}`;

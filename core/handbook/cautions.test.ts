@@ -25,9 +25,10 @@ describe("every crop at every place of use", () => {
   });
   it("says something wherever a blade, a fork or a ladder is used, and nothing that no crop has", () => {
     for (const crop of CROPS) {
-      const { tool } = crop.technique;
-      if (/knife|scissors|snips|secateurs|shears/.test(tool)) expect(crop.hazards, crop.id).toContain("blades");
-      if (/fork|trowel/.test(tool)) expect(crop.hazards, crop.id).toContain("fork");
+      for (const tool of [crop.technique.tool, ...crop.technique.when.map((w) => w.tool ?? "")]) {
+        if (/knife|scissors|snips|secateurs|shears/.test(tool)) expect(crop.hazards, crop.id).toContain("blades");
+        if (/fork|trowel/.test(tool)) expect(crop.hazards, crop.id).toContain("fork");
+      }
     }
     const used = new Set(CROPS.flatMap((c) => c.hazards ?? []));
     for (const c of CAUTIONS) expect(used, c.id).toContain(c.id);

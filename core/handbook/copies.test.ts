@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { manureWaitDays } from "../garden/treatment";
 import { usualTaste } from "../household/taste";
 import { blanchMinutes } from "../keeping/blanching";
 import { curingOf } from "../keeping/curing";
@@ -32,6 +33,8 @@ const factsOf = (crop: Crop) => ({
   cautions: cautionsAt(crop, ...CAUTION_PLACES),
   grades: gradesFor(crop),
   heat: crop.weather.heatNote,
+  ways: crop.technique.when,
+  soil: manureWaitDays(crop),
 });
 
 describe("a gardener's copy of a crop", () => {

@@ -181,6 +181,21 @@ export const cropSchema = z.object({
     methods: z.array(z.string()).min(1),
     leave: z.string(),
     source,
+    /** where it is taken otherwise: by a school, out of hard or loose ground, when it is large or small */
+    when: z
+      .array(
+        z.object({
+          school: id.optional(),
+          soil: z.enum(["hard", "loose"]).optional(),
+          size: z.enum(["large", "small"]).optional(),
+          how: z.string().min(1),
+          leave: z.string().min(1).optional(),
+          tool: z.string().min(1).optional(),
+          container: box.optional(),
+          source,
+        }),
+      )
+      .default([]),
   }),
   /** what whoever picks it wears: thorns, hairs and sap scratch and burn (common practice) */
   wear: z.array(z.enum(["gloves", "sleeves"])).default([]),
@@ -198,6 +213,8 @@ export const cropSchema = z.object({
   container: box,
   /** how it is taken from the plant or out of the ground; the first is the usual way */
   harvest: z.array(z.enum(HARVEST_WAYS)).default([]),
+  /** the part that is eaten touches the soil, so that raw manure is waited for longest; cautious where nobody has said */
+  touchesSoil: z.boolean().default(true),
   /** ripe fruit that rain after dry days splits */
   splits: z.boolean().default(false),
   /** bruises under others: late in a round, in one layer on top */

@@ -93,7 +93,9 @@ function withLaterFacts(copy: Crop, of: Crop | undefined): Crop {
   const { harvest, splits, bruises, wear, byProducts, indoors, colours } = of;
   const facts = copy.harvest.length > 0 ? {} : { harvest, splits, bruises, wear, byProducts, indoors, colours };
   const weather = { ...copy.weather, heatNote: copy.weather.heatNote || of.weather.heatNote };
-  return { ...copy, ...facts, weather, like: copy.like || of.id, hazards: copy.hazards ?? of.hazards };
+  const { when } = copy.technique.how === of.technique.how ? of.technique : copy.technique;
+  const technique = { ...copy.technique, when };
+  return { ...copy, ...facts, weather, technique, like: copy.like || of.id, hazards: copy.hazards ?? of.hazards };
 }
 
 const printed = handbookWith([]);

@@ -20,7 +20,7 @@ const BORNE_SHARE = 0.95;
 /**
  * When a planting is expected to give its last: what is taken at once when it is lifted, a flush when it has borne, what
  * bears for weeks at the frost that kills it in half the years, what stands for years at the end of its season.
- * @param window the days in which it is expected ready, for what is taken at once and not yet ripe
+ * @param expected the days in which it is expected ready, for what is taken at once and not yet ripe
  * @returns null where nothing ends it: what bears on through the winter
  */
 export function lastPickOf(
@@ -28,7 +28,7 @@ export function lastPickOf(
   crop: Crop,
   judgement: Pick<Judgement, "days" | "regime" | "borneDays">,
   supply: Pick<Supply, "once" | "days">,
-  window: ReadyWindow,
+  expected: ReadyWindow,
   record: readonly WeatherDay[],
   site: Site,
   today: Day,
@@ -36,7 +36,7 @@ export function lastPickOf(
   const later = (a: Day, b: Day): Day => (a > b ? a : b);
   if (supply.once) {
     const { to } = likelyWindow(judgement);
-    return { day: later(to ?? window.to, today), why: "lifted" };
+    return { day: later(to ?? expected.to, today), why: "lifted" };
   }
   const season = crop.days.yearly ? perennialYear(planting, today, site.latitudeDeg) : null;
   if (season?.lastDay) return { day: season.lastDay, why: "season" };

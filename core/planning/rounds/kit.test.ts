@@ -1,8 +1,13 @@
 import { describe, expect, it } from "vitest";
 import { cropOf } from "../../handbook";
+import { techniqueFor } from "../../handbook/technique";
 import { kitOf } from "./kit";
 
-const line = (id: string, expectedG = 1000) => ({ crop: cropOf(id), expectedG });
+const line = (id: string, expectedG = 1000, schoolId = "") => ({
+  taken: techniqueFor(cropOf(id), { schoolId }),
+  wear: cropOf(id).wear,
+  expectedG,
+});
 
 describe("what to take along on a round (common practice, no source)", () => {
   it.each([
@@ -16,6 +21,10 @@ describe("what to take along on a round (common practice, no source)", () => {
     const kit = kitOf(lines, weather);
     for (const thing of wanted) expect(kit).toContain(thing);
     expect(new Set(kit).size).toBe(kit.length);
+  });
+  it("goes by the school: chard cut clear wants scissors and a bucket, stalk by stalk neither", () => {
+    expect(kitOf([line("chard", 500, "clear-cut")], null)).toEqual(["scissors", "bucket, damp cloth over"]);
+    expect(kitOf([line("chard", 500, "outer")], null)).not.toContain("scissors");
   });
   it("asks for nothing that neither crop nor weather wants", () => {
     expect(kitOf([line("carrot")], { rainMm: 0, tempMaxC: 18 })).toEqual(["fork", cropOf("carrot").container]);

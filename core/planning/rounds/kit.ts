@@ -1,4 +1,5 @@
 import type { Crop } from "../../handbook/crop";
+import type { Technique } from "../../handbook/technique";
 import type { PlantingOutlook } from "../outlook";
 
 /** What the weather of a round's day asks for, as far as the kit goes. */
@@ -16,15 +17,15 @@ const WEAR_WORDS: Record<Crop["wear"][number], string> = { gloves: "gloves", sle
  * to be worn, a sheet where a heap comes out of the ground or rain falls, water and a hat in the heat. Common practice.
  */
 export function kitOf(
-  lines: readonly { crop: Pick<Crop, "technique" | "container" | "wear">; expectedG: number }[],
+  lines: readonly { taken: Pick<Technique, "tool" | "container">; wear: Crop["wear"]; expectedG: number }[],
   weather: KitWeather | null,
 ): string[] {
   const wet = (weather?.rainMm ?? 0) >= RAIN_MM;
   const heap = lines.some((l) => l.expectedG >= HEAP_G);
   return [
     ...new Set([
-      ...lines.flatMap((l) => [l.crop.technique.tool, l.crop.container]),
-      ...lines.flatMap((l) => l.crop.wear.map((w) => WEAR_WORDS[w])),
+      ...lines.flatMap((l) => [l.taken.tool, l.taken.container]),
+      ...lines.flatMap((l) => l.wear.map((w) => WEAR_WORDS[w])),
       ...(lines.length > 0 && (wet || heap) ? ["tarpaulin"] : []),
       ...(lines.length > 0 && (weather?.tempMaxC ?? 0) >= HOT_C ? ["water to drink", "hat"] : []),
     ]),
