@@ -265,6 +265,8 @@ const archive: Archive = {
       year: 2025,
       left: 2.5,
       unit: "g",
+      price: 2.4,
+      packed: null,
       testedOn: "2026-02-01",
       tested: 20,
       sprouted: 17,

@@ -254,6 +254,8 @@ const demoSeedBox = (): Pick<
     source: "",
     year,
     left,
+    price: null,
+    packed: null,
     unit: "seeds",
     testedOn: null,
     tested: null,

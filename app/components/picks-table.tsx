@@ -20,7 +20,7 @@ export type LogRow = {
   photos: number;
   cells: Partial<Record<Column, string>>;
 };
-const NUMBERS: readonly Column[] = ["gross", "tare", "net", "pieces", "each", "minutes"];
+const NUMBERS: readonly Column[] = ["gross", "tare", "net", "pieces", "each", "minutes", "age"];
 const SORTS: Partial<Record<Column, PickSort>> = {
   when: "at",
   kind: "kind",

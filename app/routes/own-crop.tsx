@@ -2,6 +2,7 @@ import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { Form } from "react-router";
 import { type Crop, HABITS } from "#core/handbook/crop";
 import { findCrop } from "#core/handbook/index";
+import { PLACE_KINDS, PLACE_WORDS } from "#core/household/place";
 import { removeOwnCrop, saveOwnCrop } from "#db/handbook";
 import { Tickbox } from "../components/tickbox";
 import {
@@ -184,6 +185,10 @@ export default function OwnCrop({ loaderData, actionData }: Route.ComponentProps
             </Section>
             <Section title="Picking it">
               <Grid gap="4">
+                <Grid templateColumns="repeat(2, minmax(0, 1fr))" gap="2.5">
+                  {text("seasonFrom", "First picked, month-day", base.season?.from ?? "", "Your own rule; or empty.")}
+                  {text("seasonTo", "Last picked, month-day", base.season?.to ?? "", "As 06-24.")}
+                </Grid>
                 <Field name="how" label="Technique" faults={faults}>
                   {(p) => <TextArea {...p} rows={2} defaultValue={shownValue(faults, "how", base.technique.how)} />}
                 </Field>
@@ -196,6 +201,24 @@ export default function OwnCrop({ loaderData, actionData }: Route.ComponentProps
                 <Field name="cautions" label="Cautions" hint="One a line." faults={faults}>
                   {(p) => (
                     <TextArea {...p} rows={3} defaultValue={shownValue(faults, "cautions", base.cautions.join("\n"))} />
+                  )}
+                </Field>
+              </Grid>
+            </Section>
+            <Section title="Keeping it">
+              <Grid gap="4">
+                {pair("keeps", "Keeps, days", base.after.days)}
+                {pair("keepC", "Best at, °C", base.after.tempC)}
+                <Field name="store" label="Where you keep it" faults={faults}>
+                  {(p) => (
+                    <Select {...p} defaultValue={shownValue(faults, "store", base.store ?? "")}>
+                      <option value="">where its facts say</option>
+                      {PLACE_KINDS.map((k) => (
+                        <option key={k} value={k}>
+                          {PLACE_WORDS[k]}
+                        </option>
+                      ))}
+                    </Select>
                   )}
                 </Field>
               </Grid>

@@ -1,6 +1,7 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { CalendarDays, Download, Plus, Rows3, Upload } from "lucide-react";
 import { useSearchParams } from "react-router";
+import { daysBetween } from "#core/calendar/day";
 import { groupPicks, type LoggedPick, totalsOf } from "#core/season/pick-log";
 import { sayMass, type UnitSystem } from "#core/units/mass";
 import { CONDITION_WORDS, GRADE_WORDS, PART_WORDS, PURPOSE_WORDS, viewSchema, WAY_WORDS } from "#core/weighing/pick";
@@ -25,8 +26,11 @@ export function loader({ request }: Route.LoaderArgs) {
   const page = Math.min(Math.max(1, Math.floor(Number(q.get("page")) || 1)), pages);
   const { units } = snapshot.garden;
   const columns = columnsOf(q);
+  const startedOf = new Map(snapshot.plantings.map((p) => [p.id, p.startedOn]));
   return {
-    rows: found.slice((page - 1) * PAGE, page * PAGE).map((e) => rowOf(e, columns, units)),
+    rows: found
+      .slice((page - 1) * PAGE, page * PAGE)
+      .map((e) => rowOf(e, columns, units, startedOf.get(e.pick.plantingId))),
     groups: group ? groupPicks(found, group) : null,
     totals: found.length === all.length ? totals : totalsOf(found),
     found: found.length,
@@ -46,7 +50,7 @@ export function loader({ request }: Route.LoaderArgs) {
 }
 
 /** What each column of a row says. */
-function rowOf(e: LoggedPick, columns: readonly Column[], units: UnitSystem): LogRow {
+function rowOf(e: LoggedPick, columns: readonly Column[], units: UnitSystem, startedOn?: string): LogRow {
   const { pick, reckoned, net } = e;
   const say: Record<Column, () => string> = {
     when: () => "",
@@ -69,6 +73,7 @@ function rowOf(e: LoggedPick, columns: readonly Column[], units: UnitSystem): Lo
     purpose: () => PURPOSE_WORDS[pick.purpose],
     condition: () => (pick.condition === "" ? "" : CONDITION_WORDS[pick.condition]),
     minutes: () => (pick.minutes === null ? "" : String(pick.minutes)),
+    age: () => (startedOn ? String(daysBetween(startedOn, e.at.slice(0, 10))) : ""),
     note: () => pick.note,
   };
   const shown: Column[] = columns.includes("net") ? [...columns] : [...columns, "net"];

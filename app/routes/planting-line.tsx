@@ -6,6 +6,8 @@ import { plantingName } from "#core/garden/name";
 import { sayOffRange } from "#core/season/planting-figures";
 import type { TimelineEvent } from "#core/season/timeline";
 import { sayMass } from "#core/units/mass";
+import { EventGap } from "../components/event-gap";
+import { SumRow } from "../components/sum-row";
 import { LinkButton, Page, Section } from "../components/ui";
 import { desk } from "../server/desk.server";
 import { missing } from "../server/forms.server";
@@ -48,7 +50,7 @@ export default function PlantingLine({ loaderData }: Route.ComponentProps) {
       ? [
           [
             "From pick to pick",
-            `${f.interval.median} ${f.interval.median === 1 ? "day" : "days"} as a rule, ${f.interval.longest} at the longest`,
+            `${loaderData.gap} as a rule, ${f.interval.longest} ${f.interval.longest === 1 ? "day" : "days"} at the longest`,
           ] as [string, string],
         ]
       : []),
@@ -128,6 +130,10 @@ export default function PlantingLine({ loaderData }: Route.ComponentProps) {
                 </Text>
               </Flex>
             ))}
+            {loaderData.sums.map((s) => (
+              <SumRow key={s.name} sum={s} />
+            ))}
+            <EventGap events={events} />
             {kept && (
               <Text mt="4">
                 {rounds === 1 ? "The round" : `The ${rounds} rounds`} gone for it promised{" "}

@@ -2,6 +2,7 @@ import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import { Form } from "react-router";
 import { CropGlyph } from "../components/crop-glyph";
 import { FiguresTable } from "../components/figures-table";
+import { RowNeeds } from "../components/row-needs";
 import { SeasonNav } from "../components/season-nav";
 import {
   Anchor,
@@ -58,6 +59,7 @@ export default function SeasonSeeds({ loaderData, actionData }: Route.ComponentP
                   <Text fontSize="sm" color="inkSoft">
                     {l.words}
                     {l.tested && `, ${l.tested}`}; {l.good}
+                    {l.cost && `; ${l.cost}`}
                   </Text>
                 </Box>
                 <Box textAlign="right" flexShrink="0">
@@ -131,6 +133,7 @@ export default function SeasonSeeds({ loaderData, actionData }: Route.ComponentP
               </>
             )}
           </Section>
+          <RowNeeds rows={loaderData.rows} units={loaderData.garden} />
           <Section title="Another packet">
             <SeedForm key={lots.length} view={loaderData} lot={null} faults={at === "" ? faults : null} />
           </Section>
@@ -205,6 +208,8 @@ function SeedForm({ view, lot, faults }: { view: View; lot: View["lots"][number]
         </Field>
         {input("year", "Grown or packed in", lot?.year ?? view.year, "numeric")}
         {input("source", "From", lot?.source, "text")}
+        {input("price", "The packet cost", lot?.price, "numeric")}
+        {input("packed", "How many were in it", lot?.packed, "numeric")}
         {input("testedOn", "Tested on", lot?.testedOn, "date")}
         <Grid templateColumns="repeat(2, minmax(0, 1fr))" gap="3">
           {input("tested", "Laid out", lot?.tested, "numeric")}

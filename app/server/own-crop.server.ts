@@ -1,4 +1,4 @@
-import { type Crop, cropSchema } from "#core/handbook/crop";
+import { type Crop, cropSchema, STORE_KINDS } from "#core/handbook/crop";
 import { type FormFaults, numberOf } from "./forms.server";
 
 const START_KEYS = ["sown", "transplanted", "planted", "yearly"] as const;
@@ -127,6 +127,9 @@ export function readOwnCrop(
     },
     prime: { warmDays: number("primeWarm", "prime days"), coolDays: number("primeCool", "prime days"), source: "own" },
     weather: { ...base.weather, killC: number("killC", "frost"), foliage: typed.foliage },
+    after: readKeeping(base, range("keeps", "keeping life"), range("keepC", "temperature of the store")),
+    store: STORE_KINDS.find((k) => k === typed.store) ?? null,
+    season: typed.seasonFrom || typed.seasonTo ? { from: typed.seasonFrom || null, to: typed.seasonTo || null } : null,
     technique: {
       ...base.technique,
       how: typed.how ?? "",
@@ -158,6 +161,13 @@ export function readOwnCrop(
   return checked.success && Object.keys(errors).length === 0
     ? { ok: true, crop: checked.data }
     : { ok: false, faults: { errors, typed } };
+}
+
+/** How it keeps: the gardener's own where a figure was changed, so that no table speaks over it. */
+function readKeeping(base: Crop, days: [number, number] | null, tempC: [number, number] | null): Crop["after"] {
+  const next = { days: days ?? base.after.days, tempC: tempC ?? base.after.tempC };
+  const same = sameMarks(next, { days: base.after.days, tempC: base.after.tempC });
+  return same ? base.after : { ...base.after, ...next, source: "own" };
 }
 
 const sameMarks = (a: object, b: object): boolean => JSON.stringify(a) === JSON.stringify(b);

@@ -188,6 +188,7 @@ const COLUMNS = {
   purpose: "What for",
   condition: "It was",
   minutes: "Minutes",
+  age: "Days old",
   note: "Note",
 } as const;
 export type Column = keyof typeof COLUMNS;

@@ -1,11 +1,13 @@
 import { TREATMENT_WORDS } from "#core/garden/treatment";
 import { figuresOf, keptPromises } from "#core/season/planting-figures";
+import { sumsOf } from "#core/season/planting-sums";
 import { drawnTogether, ownEvents, type TimelineEvent, timelineOf, weatherEvents } from "#core/season/timeline";
 import { sayMass } from "#core/units/mass";
 import { PART_WORDS, PURPOSE_WORDS } from "#core/weighing/pick";
 import { listRounds } from "#db/work";
 import { type Desk, db, handbook } from "./desk.server";
 import { entriesOf, loggedPicks } from "./picks.server";
+import { sayGap, sumLines } from "./sum-words";
 import { pickTotals } from "./views.server";
 
 /** The time line of a planting with its figures; null when there is no such planting. */
@@ -71,6 +73,8 @@ export function plantingLine(d: Desk, plantingId: string) {
         id: null,
       }),
     );
+  const lostG = snapshot.bedLosses.filter((l) => l.plantingId === planting.id).reduce((s, l) => s + l.massG, 0);
+  const sums = sumsOf(planting, crop, entries, lostG, snapshot.garden.timeZone, today.slice(0, 4));
   const own = ownEvents(planting, snapshot.treatments, (t) =>
     [TREATMENT_WORDS[t.kind], t.product, t.waitDays > 0 ? `${t.waitDays} days to wait` : "", t.note]
       .filter(Boolean)
@@ -83,6 +87,8 @@ export function plantingLine(d: Desk, plantingId: string) {
     units,
     today,
     figures: figuresOf(planting, bed, crop, entries),
+    gap: sums.gapHours === null ? "" : sayGap(sums.gapHours),
+    sums: sumLines(sums, units),
     kept: keptPromises(promises),
     rounds: promises.length,
     events: timelineOf([...own, ...looks, ...picks, ...plans, ...weather, ...losses]),

@@ -140,7 +140,7 @@ export function bedsView(d: Desk, q: URLSearchParams) {
     standing: grown
       .filter((g) => g.planting.endedOn === null && standsForYears(g.crop))
       .flatMap((g) => {
-        const p = perennialYear(g.planting, today, snapshot.garden.latitudeDeg);
+        const p = perennialYear(g.planting, g.crop, today, snapshot.garden.latitudeDeg);
         if (!p) return [];
         return [
           {

@@ -1,7 +1,9 @@
 import { sayDay, sayNear } from "#core/calendar/day";
 import { plantingName } from "#core/garden/name";
+import { husbandryOf } from "#core/handbook/husbandry";
 import { keepingNote } from "#core/keeping/replant";
 import {
+  costAPlant,
   germinationOf,
   goodYears,
   SEED_UNIT_WORDS,
@@ -13,6 +15,16 @@ import { betaInterval } from "#core/season/spread";
 import { change, newId } from "#db/change";
 import { type Desk, db, handbook } from "./desk.server";
 import { done, faultsOf, missing, numberOf, refuse } from "./forms.server";
+
+/** Share of fresh bought seed that comes up, where there is none in the box (own estimate). */
+const USUAL_SHARE = 0.85;
+const sayCost = (cost: number | null): string =>
+  cost === null
+    ? ""
+    : `${cost
+        .toFixed(cost < 1 ? 3 : 2)
+        .replace(/0+$/, "")
+        .replace(/\.$/, "")} a plant`;
 
 /** The seed box: every packet with what is expected to come up, and what next year's plan wants of it. */
 export function seedsView(d: Desk) {
@@ -37,7 +49,22 @@ export function seedsView(d: Desk) {
   return {
     today,
     year: Number(today.slice(0, 4)),
+    garden: snapshot.garden.units,
     crops: book.all.map((c) => ({ id: c.id, name: c.name })),
+    rows: book.all.flatMap((c) => {
+      const facts = husbandryOf(c);
+      if (!facts?.apartMm) return [];
+      const best = snapshot.seedLots.filter((l) => l.cropId === c.id).map((l) => germinationOf(l, c, today).share);
+      const share = best.length > 0 ? Math.max(...best) : USUAL_SHARE;
+      const middle = (r: readonly [number, number]) => (r[0] + r[1]) / 2;
+      return [
+        {
+          ...{ id: c.id, name: c.name, share, own: best.length > 0 },
+          apartMm: middle(facts.apartMm),
+          rowsMm: facts.rowsMm ? middle(facts.rowsMm) : null,
+        },
+      ];
+    }),
     units: SEED_UNITS.map((u) => ({ id: u, words: SEED_UNIT_WORDS[u] })),
     planned: ahead.length > 0,
     unsized,
@@ -72,6 +99,7 @@ export function seedsView(d: Desk) {
             share: Math.round(100 * g.share),
             between: `${Math.round(100 * low)} to ${Math.round(100 * high)} %`,
             words: g.words,
+            cost: sayCost(costAPlant(lot, g.share)),
             tested: lot.testedOn ? sayNear(lot.testedOn, today) : "",
             poor: g.share < 0.6,
             sow: sowOn ? `${sayDay(sowOn)} ${sowOn.slice(0, 4)}` : "",
@@ -103,6 +131,8 @@ export function changeSeeds(d: Desk, typed: Record<string, string>) {
     year: numberOf(typed.year),
     left: numberOf(typed.left),
     unit: typed.unit,
+    price: numberOf(typed.price),
+    packed: numberOf(typed.packed),
     testedOn: typed.testedOn || null,
     tested: numberOf(typed.tested),
     sprouted: numberOf(typed.sprouted),

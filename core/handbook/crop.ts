@@ -60,6 +60,9 @@ const byWarmth = z.preprocess(
 
 export const HARVEST_WAYS = ["pull", "fork", "cut", "snap", "twist", "pick", "shake"] as const;
 
+/** Kinds of places in which a pick is kept. */
+export const STORE_KINDS = ["fridge", "counter", "airy", "cellar", "freezer", "sill"] as const;
+
 /** Containers by their code in the data files: what the crop is laid in while it is picked. */
 const BOXES = [
   "flat tray, one layer, padded",
@@ -228,6 +231,10 @@ export const cropSchema = z.object({
     fridge: z.enum(["yes", "few-days", "ripe-only", "no"]),
     source,
   }),
+  /** where the gardener wants it kept, before what its facts ask for; null: by its facts */
+  store: z.enum(STORE_KINDS).nullable().default(null),
+  /** the gardener's own first and last day of picking in a year, month and day; null: by what ripens */
+  season: z.object({ from: monthDay.nullable(), to: monthDay.nullable() }).nullable().default(null),
   ethylene: z.enum(["producer", "sensitive", "both", "little"]).default("little"),
   yield: z.object({
     perPlantKg: range.nullable().default(null),

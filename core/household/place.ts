@@ -1,7 +1,7 @@
 import { z } from "zod";
-import type { Crop } from "../handbook/crop";
+import { type Crop, STORE_KINDS } from "../handbook/crop";
 
-export const PLACE_KINDS = ["fridge", "counter", "airy", "cellar", "freezer", "sill"] as const;
+export const PLACE_KINDS = STORE_KINDS;
 export type PlaceKind = (typeof PLACE_KINDS)[number];
 export const PLACE_WORDS: Record<PlaceKind, string> = {
   fridge: "refrigerator",
@@ -88,7 +88,8 @@ const DRY_HUMIDITY = 75;
 const LONG_DAYS = 60;
 
 /** Where a crop belongs right after it is picked, by how it keeps (common practice); a cellar only where there is one. */
-export function placeKindFor(crop: Pick<Crop, "after">, has: (kind: PlaceKind) => boolean): PlaceKind {
+export function placeKindFor(crop: Pick<Crop, "after" | "store">, has: (kind: PlaceKind) => boolean): PlaceKind {
+  if (crop.store && has(crop.store)) return crop.store;
   const { fridge, humidityPct, days } = crop.after;
   if (fridge === "no" && humidityPct[1] <= DRY_HUMIDITY) return "airy";
   if (days[1] >= LONG_DAYS && has("cellar")) return "cellar";

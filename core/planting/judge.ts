@@ -175,7 +175,7 @@ export function judge(input: JudgeInput): Judgement {
     );
   }
   const override = standingOverride(input, cueById);
-  const barred = barredBy(input, override, startedOn, perennialYear(planting, today, input.latitudeDeg));
+  const barred = barredBy(input, override, startedOn, perennialYear(planting, crop, today, input.latitudeDeg));
   const misled = misledOn(crop, input.weather, today);
   const overCount = lastOverCount(input, cueById);
   const enoughIn = Math.min(

@@ -9,7 +9,7 @@ import { ownShift } from "./season-clock";
 import { expectedYieldG } from "./yield";
 
 const on = (today: string, startedOn: string, cropId = "asparagus", startedHow: "sown" | "planted" = "planted") =>
-  perennialYear(planting(cropId, { startedOn, startedHow }), today, 52)!;
+  perennialYear(planting(cropId, { startedOn, startedHow }), cropOf(cropId), today, 52)!;
 
 describe("what stands for years, while it is young", () => {
   it.each([
@@ -27,7 +27,7 @@ describe("what stands for years, while it is young", () => {
   it("is only spared where cutting costs later years: a young currant's first handful may be eaten", () => {
     const input = situation({ cropId: "blackcurrant", age: 70 });
     const young = { ...input.planting, startedOn: "2026-03-01" };
-    expect(perennialYear(young, input.today, 52)).toMatchObject({ young: true, spared: false });
+    expect(perennialYear(young, cropOf(young.cropId), input.today, 52)).toMatchObject({ young: true, spared: false });
     expect(judge({ ...input, planting: young }).barred).toBeNull();
   });
   it("brings a part of a full crop first, more each year, and all of it from its first full year", () => {
@@ -83,14 +83,24 @@ describe("its season", () => {
 describe("south of the equator", () => {
   it("a season that ended before Christmas is over in January too, and the next one is not", () => {
     const at = (today: string) =>
-      perennialYear(planting("asparagus", { startedOn: "2018-09-10", startedHow: "planted" }), today, -37)!;
+      perennialYear(
+        planting("asparagus", { startedOn: "2018-09-10", startedHow: "planted" }),
+        cropOf("asparagus"),
+        today,
+        -37,
+      )!;
     expect(at("2026-11-10").over).toBe(false);
     for (const day of ["2026-12-28", "2027-01-20", "2027-05-01"]) expect(at(day).over, day).toBe(true);
     expect(at("2027-10-01").over).toBe(false);
   });
   it("a bed of this spring is as young in January as in December", () => {
     const at = (today: string) =>
-      perennialYear(planting("asparagus", { startedOn: "2026-09-10", startedHow: "planted" }), today, -37)!.age;
+      perennialYear(
+        planting("asparagus", { startedOn: "2026-09-10", startedHow: "planted" }),
+        cropOf("asparagus"),
+        today,
+        -37,
+      )!.age;
     expect([at("2026-12-20"), at("2027-01-20"), at("2027-08-20")]).toEqual([0, 0, 1]);
   });
 });

@@ -2,6 +2,7 @@ import { type Day, daysBetween } from "../calendar/day";
 import { growingYear, inGrowingYear } from "../calendar/hemisphere";
 import type { Planting } from "../garden/planting";
 import { PERENNIALS, type PerennialRule } from "../handbook/bed-after";
+import type { Crop } from "../handbook/crop";
 
 /** How a crop that stands for years does this year. */
 export type PerennialYear = {
@@ -37,8 +38,13 @@ const RULES = new Map(PERENNIALS.map((r) => [r.crop, r]));
  * years, by the handbook (common practice and published advice, marked there).
  * @returns null where the handbook has no rule for its crop
  */
-export function perennialYear(planting: Planting, today: Day, latitudeDeg: number): PerennialYear | null {
-  const rule: PerennialRule | undefined = RULES.get(planting.cropId);
+export function perennialYear(
+  planting: Planting,
+  crop: Pick<Crop, "like">,
+  today: Day,
+  latitudeDeg: number,
+): PerennialYear | null {
+  const rule: PerennialRule | undefined = RULES.get(crop.like);
   if (!rule) return null;
   const year = growingYear(today, latitudeDeg);
   const started = growingYear(planting.startedOn, latitudeDeg);

@@ -1,4 +1,5 @@
-import { addDays, type Day, daysBetween } from "../calendar/day";
+import { addDays, type Day, daysBetween, sayMonthDay } from "../calendar/day";
+import { growingYear, inGrowingYear } from "../calendar/hemisphere";
 import type { Crop, Cue } from "../handbook/crop";
 import type { Check } from "./check";
 import { REPEAT_DAYS } from "./conclude";
@@ -15,7 +16,13 @@ export type PickMark = {
 };
 
 /** What the signs of a planting are read from. */
-export type Signs = { today: Day; crop: Crop; checks: readonly Check[]; picks: readonly PickMark[] };
+export type Signs = {
+  today: Day;
+  crop: Crop;
+  checks: readonly Check[];
+  picks: readonly PickMark[];
+  latitudeDeg: number;
+};
 
 /** Days for which an override cue holds. */
 const OVERRIDE_DAYS = 7;
@@ -34,9 +41,20 @@ export function barredBy(
     return input.crop.days.yearly ? "its season is over: it gathers strength for next year" : "it is kept for seed";
   const ended = input.crop.days.yearly && input.picks.some((p) => p.extent === "final" && p.day >= startedOn);
   if (ended) return "its season was ended with the last pick";
+  const outside = outOfSeason(input.crop.season, input.today, input.latitudeDeg);
+  if (outside) return outside;
   if (!perennial) return null;
   if (perennial.spared) return `too young: it is spared until ${perennial.firstLightYear}, for its later years’ sake`;
   return perennial.over ? `its season is over: ${perennial.lastWhy}` : null;
+}
+
+/** Why a day lies outside the gardener's own days of picking; null: it does not, or there are none. */
+function outOfSeason(season: Crop["season"], today: Day, latitudeDeg: number): string | null {
+  const year = growingYear(today, latitudeDeg);
+  const from = season?.from ? inGrowingYear(year, season.from, latitudeDeg) : null;
+  const to = season?.to ? inGrowingYear(year, season.to, latitudeDeg) : null;
+  if (from && today < from) return `by your own dates it is picked from ${sayMonthDay(from)}`;
+  return to && today > to ? `by your own dates its season ended on ${sayMonthDay(to)}` : null;
 }
 
 /** Plants or pieces that test digs, cut fruits and tastes of this season have used up. */

@@ -13,7 +13,7 @@ export function expectedYieldG(planting: Planting, bed: Pick<Bed, "sunHours">, c
   const mid = (r: readonly [number, number]) => (r[0] + r[1]) / 2;
   const perPlant = crop.yield.perPlantKg;
   const perMetre = crop.yield.perMetreKg;
-  const bears = on ? (perennialYear(planting, on, 52)?.bears ?? 1) : 1;
+  const bears = on ? (perennialYear(planting, crop, on, 52)?.bears ?? 1) : 1;
   const sun = (bed.sunHours < 4 ? 0.6 : 1) * bears;
   if (planting.plants !== null && perPlant) return 1000 * mid(perPlant) * planting.plants * sun;
   if (planting.rowM !== null && perMetre) return 1000 * mid(perMetre) * planting.rowM * sun;

@@ -38,7 +38,7 @@ export function lastPickOf(
     const { to } = likelyWindow(judgement);
     return { day: later(to ?? expected.to, today), why: "lifted" };
   }
-  const season = crop.days.yearly ? perennialYear(planting, today, site.latitudeDeg) : null;
+  const season = crop.days.yearly ? perennialYear(planting, crop, today, site.latitudeDeg) : null;
   if (season?.lastDay) return { day: season.lastDay, why: "season" };
   const year = Number(today.slice(0, 4));
   const frosts = [year, year + 1].map((y) => frostLimit(crop, record, y, site.latitudeDeg, site.bed, EVEN_CHANCE));

@@ -104,7 +104,12 @@ describe("after the last pick", () => {
 
 describe("what stands for years", () => {
   const asparagus = (startedHow: "sown" | "planted", year: number) =>
-    perennialYear(planting("asparagus", { startedHow, startedOn: `${year}-04-15` }), "2026-05-20", 52)!;
+    perennialYear(
+      planting("asparagus", { startedHow, startedOn: `${year}-04-15` }),
+      cropOf("asparagus"),
+      "2026-05-20",
+      52,
+    )!;
   it("asparagus is cropped three years after crowns, five after seed (handbook 6-042)", () => {
     expect([asparagus("planted", 2023).firstCropYear, asparagus("planted", 2023).young]).toEqual([2026, false]);
     expect([asparagus("sown", 2023).firstCropYear, asparagus("sown", 2023).young]).toEqual([2028, true]);
@@ -114,6 +119,7 @@ describe("what stands for years", () => {
     expect([now.lastDay, now.over]).toEqual(["2026-06-25", false]);
     const after = perennialYear(
       planting("asparagus", { startedHow: "planted", startedOn: "2020-04-15" }),
+      cropOf("asparagus"),
       "2026-07-01",
       52,
     )!;
@@ -122,11 +128,11 @@ describe("what stands for years", () => {
   });
   it("strawberries are renovated after the harvest and renewed after four years; the south is half a year away", () => {
     const bed = planting("strawberry", { startedHow: "planted", startedOn: "2022-04-15" });
-    const north = perennialYear(bed, "2026-07-20", 52)!;
+    const north = perennialYear(bed, cropOf(bed.cropId), "2026-07-20", 52)!;
     expect(north.tasks.map((t) => t.state)).toEqual(["now"]);
     expect(north.old).toBe(true);
-    expect(perennialYear(bed, "2026-07-20", -38)!.tasks[0]!.state).not.toBe("now");
-    expect(perennialYear(planting("tomato"), "2026-07-20", 52)).toBeNull();
+    expect(perennialYear(bed, cropOf(bed.cropId), "2026-07-20", -38)!.tasks[0]!.state).not.toBe("now");
+    expect(perennialYear(planting("tomato"), cropOf("tomato"), "2026-07-20", 52)).toBeNull();
   });
   it("every rule is of a crop that stands for years", () => {
     expect(PERENNIALS.filter((r) => !standsForYears(cropOf(r.crop))).map((r) => r.crop)).toEqual([]);

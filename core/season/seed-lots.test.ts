@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { cropOf } from "../handbook";
-import { germinationOf, goodYears, type SeedLot, seedLotSchema, seedNeeds } from "./seed-lots";
+import { costAPlant, germinationOf, goodYears, type SeedLot, seedLotSchema, seedNeeds } from "./seed-lots";
 import { betaInterval } from "./spread";
 
 const TODAY = "2026-12-01";
@@ -8,6 +8,8 @@ const lot = (over: Partial<SeedLot> = {}): SeedLot => ({
   id: "s",
   cropId: "carrot",
   kind: "storage orange",
+  price: null,
+  packed: null,
   source: "",
   year: 2026,
   left: 100,
@@ -78,5 +80,16 @@ describe("what to order", () => {
     expect(need([lot({ unit: "g", left: 1 })])[1]!.order).toBe(0);
     expect(need([lot({ kind: "early sweet", left: 5000 })])[1]!.coversPlants).toBe(0);
     expect(need([lot({ unit: "g", left: 1 })])[1]!.coversPlants).toBe(Math.floor((800 * 0.85) / 1.5));
+  });
+});
+
+describe("what a plant costs in seed", () => {
+  it("is the packet by what was in it and what comes up; nothing where seed is weighed or the price is not known", () => {
+    const packet = lot({ price: 3, packed: 300, unit: "seeds" });
+    expect(costAPlant(packet, 0.5)).toBeCloseTo(3 / 150, 9);
+    expect(costAPlant({ ...packet, unit: "g" }, 0.5)).toBeNull();
+    expect(costAPlant({ ...packet, price: null }, 0.5)).toBeNull();
+    expect(seedLotSchema.safeParse(lot({ price: -1 })).success).toBe(false);
+    expect(seedLotSchema.safeParse(lot({ packed: 0 })).success).toBe(false);
   });
 });

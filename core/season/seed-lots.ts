@@ -18,6 +18,9 @@ export const seedLotSchema = z
     year: z.number("a year").int("a whole year").min(1950, "1950 or later").max(2200),
     left: z.number("how many are left").min(0, "0 or more").max(1_000_000),
     unit: z.enum(SEED_UNITS),
+    /** what the packet cost, in the garden's own money, and how many were in it; null: nobody noted it */
+    price: z.number("a sum of money").min(0, "0 or more").max(100_000).nullable().default(null),
+    packed: z.number("how many were in it").positive("more than nothing").max(1_000_000).nullable().default(null),
     /** a germination test: when, how many were laid out, how many sprouted */
     testedOn: daySchema.nullable(),
     tested: z.number("a whole number").int("whole seeds").min(1, "at least one").max(10_000).nullable(),
@@ -78,6 +81,15 @@ const LOST_A_YEAR = 0.3;
 const BELIEF = 8;
 /** A test older than this tells little: it ages with the seed, days. */
 const TEST_HOLDS_DAYS = 400;
+
+/**
+ * What a plant costs in seed: the packet by what was in it, and by the share that comes up.
+ * @returns null where price or number is not known, or seed is weighed
+ */
+export function costAPlant(lot: Pick<SeedLot, "price" | "packed" | "unit">, share: number): number | null {
+  if (lot.price === null || lot.packed === null || lot.unit === "g") return null;
+  return lot.price / lot.packed / Math.max(0.05, share);
+}
 
 /** Years that seed of a crop usually keeps. */
 export const goodYears = (crop: Pick<Crop, "like" | "family">): number =>

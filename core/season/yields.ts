@@ -1,5 +1,5 @@
 import { type Day, daysBetween } from "../calendar/day";
-import type { Bed } from "../garden/bed";
+import { type Bed, bedAreaM2 } from "../garden/bed";
 import type { Planting } from "../garden/planting";
 import { isCrop } from "../weighing/pick";
 import { type LoggedPick, sumTotals, type Totals, totalsOf } from "./pick-log";
@@ -24,9 +24,6 @@ export type Yield = {
   perPlantG: number | null;
   minutesPerKg: number | null;
 };
-
-const bedArea = (bed: Bed): number =>
-  bed.shape === "circle" ? (Math.PI * bed.widthM * bed.lengthM) / 4 : bed.widthM * bed.lengthM;
 
 /** Middle of some numbers; the mean of the two middle ones of an even count. Throws nothing on none: null. */
 export function medianOf(xs: readonly number[]): number | null {
@@ -152,7 +149,7 @@ export function yieldsOf(
           grown.flatMap((g) => (g.firstPick === null ? [] : [daysBetween(g.p.startedOn, g.firstPick)])),
         ),
         perPick: massG / sum((y) => y.crops),
-        perM2G: bed ? massG / bedArea(bed) : per((p) => p.areaM2),
+        perM2G: bed ? massG / bedAreaM2(bed) : per((p) => p.areaM2),
         perMetreG: per((p) => p.rowM),
         perPlantG: per((p) => p.plants),
         minutesPerKg: timedG > 0 ? sum((y) => y.timedMinutes) / (timedG / 1000) : null,

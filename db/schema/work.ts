@@ -264,6 +264,8 @@ export const seedLots = sqliteTable("seed_lots", {
   year: integer().notNull(),
   left: real().notNull(),
   unit: text({ enum: SEED_UNITS }).notNull(),
+  price: real(),
+  packed: real(),
   testedOn: text(),
   tested: integer(),
   sprouted: integer(),
