@@ -13,7 +13,7 @@ describe("what the season taught", () => {
     expect(await page.innerText("table")).toMatch(/Slicing tomato\s+52\.9 kg/);
     await page.getByLabel("Draw together").selectOption("bed");
     await page.waitForURL(/by=bed/);
-    await page.getByRole("cell", { name: "South wall" }).waitFor();
+    await page.getByRole("rowheader", { name: "South wall" }).waitFor();
     await page.getByLabel("Season").selectOption("all");
     await page.getByRole("heading", { name: "All seasons" }).waitFor();
     const csv = await (await page.request.get("/out/yields.csv?year=2026&by=crop")).text();

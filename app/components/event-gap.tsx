@@ -24,7 +24,10 @@ export function EventGap({ events }: { events: readonly TimelineEvent[] }) {
     </Field>
   );
   return (
-    <Box mt="5">
+    <Box mt="5" role="group" aria-label="Days between two entries">
+      <Text fontWeight="600" mb="2">
+        Days between two entries
+      </Text>
       <Grid templateColumns="repeat(2, minmax(0, 1fr))" gap="3">
         {select("gapFrom", "From", from, setFrom)}
         {select("gapTo", "To", to, setTo)}

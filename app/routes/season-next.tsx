@@ -125,7 +125,6 @@ function PlannedRow({ row: r, view, faults }: { row: Row; view: View; faults: Fa
         <Box flex="1" minW="0">
           <Text>
             <strong>{r.name}</strong>
-            {r.kind && `, ${r.crop.toLowerCase()}`}
           </Text>
           <Text fontSize="sm" color="inkSoft">
             {[r.tray, `${HOW[r.how]} ${r.start}`, r.amount, r.from && `from ${r.from}`].filter(Boolean).join("; ")}

@@ -50,10 +50,10 @@ export default function SeasonSeeds({ loaderData, actionData }: Route.ComponentP
                 <CropGlyph kind={l.glyph} stage={1.25} size={36} />
                 <Box flex="1" minW="0">
                   <Text>
-                    <strong>{l.lot.kind || l.crop}</strong>, {l.left}
+                    <strong>{l.name}</strong>, {l.left}
                   </Text>
                   <Text fontSize="sm" color="inkSoft">
-                    {[l.crop, l.age, l.lot.source, l.lot.note].filter(Boolean).join(", ")}
+                    {[l.age, l.lot.source, l.lot.note].filter(Boolean).join(", ")}
                     {l.sow && `; sown next ${l.sow}`}
                   </Text>
                   <Text fontSize="sm" color="inkSoft">

@@ -91,6 +91,7 @@ export function seedsView(d: Desk) {
         return [
           {
             lot,
+            name: plantingName(lot, crop),
             crop: crop.name,
             glyph: crop.glyph,
             left: lot.unit === "g" ? `${lot.left} g` : `${lot.left} ${lot.unit}`,
