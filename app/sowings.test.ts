@@ -43,6 +43,8 @@ describe("a series raised in trays", () => {
         .map((a) => a.how),
     ).toEqual(["to set out"]);
     expect(send({ intent: "start", id: first!.id })).toBeInstanceOf(Response);
+    const back = changeSeries(desk(), { intent: "skip", id: planned()[1]!.id }, "?crop=x&done=before") as Response;
+    expect(back.headers.get("Location")).toMatch(/^\/season\/sowings\?crop=x&done=(?!before)[\w-]+#ahead$/);
     const made = desk().snapshot.plantings.find((p) => p.kind === "spring red")!;
     expect(made).toMatchObject({ startedHow: "transplanted", startedOn: desk().today, plants: 12, bedId: "upper-1" });
     expect(aheadOf(desk()).some((a) => a.id === first!.id)).toBe(false);

@@ -169,6 +169,41 @@ describe("looking ahead", () => {
     expect(troubles).toEqual([]);
     await page.context().close();
   });
+  it("a series raised in trays: sown and set out at a press each, and taken back", async () => {
+    const { page, troubles } = await here.visit();
+    await page.goto("/season/sowings?crop=lettuce-loose-leaf");
+    await ready(page);
+    await page.getByLabel("Loose-leaf lettuce, kind").fill("spring green");
+    await page.locator("#bedId").selectOption("middle-2");
+    await page.locator("#how").selectOption("trays");
+    await page.locator("#first").fill("2028-03-10");
+    await page.locator("#every").fill("14");
+    await page.locator("#times").fill("2");
+    await page.getByRole("button", { name: "Plan them" }).click();
+    await page.getByText("2 sowings of Loose-leaf lettuce planned").waitFor();
+    const lines = page.locator("#ahead");
+    expect((await lines.innerText()).match(/to sow in trays/g)).toHaveLength(2);
+    expect((await lines.innerText()).match(/to set out/g)).toHaveLength(2);
+    await lines
+      .getByRole("button", { name: /spring green.*: sown/ })
+      .first()
+      .click();
+    await page.getByText("Loose-leaf lettuce ‘spring green’ sown in trays").waitFor();
+    expect((await lines.innerText()).match(/to sow in trays/g)).toHaveLength(1);
+    await page.getByRole("button", { name: "Undo" }).click();
+    await page.waitForFunction(
+      () => document.querySelector("#ahead")?.textContent?.match(/to sow in trays/g)?.length === 2,
+    );
+    await ready(page);
+    await lines
+      .getByRole("button", { name: /spring green.*: it is in/ })
+      .first()
+      .click();
+    await page.getByText("Loose-leaf lettuce ‘spring green’ started").waitFor();
+    expect((await lines.innerText()).match(/to set out/g)).toHaveLength(1);
+    expect(troubles).toEqual([]);
+    await page.context().close();
+  });
   it("next year’s plot drawn up, changed, an order list made of it, undone", async () => {
     const { page, troubles } = await here.visit();
     await page.goto("/season/next");

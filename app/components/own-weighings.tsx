@@ -2,6 +2,7 @@ import { Flex, Grid, Text } from "@chakra-ui/react";
 import { Form } from "react-router";
 import { sayDate } from "#core/calendar/day";
 import { decimals, sayMass, type UnitSystem } from "#core/units/mass";
+import { sayVolume, volumeUnit } from "#core/units/volume";
 import type { Learned, Weighing } from "#core/weighing/learned";
 import { Button, type Faults, Field, Input, Section, Select, shownValue } from "./ui";
 
@@ -18,7 +19,7 @@ export function OwnWeighings({ weighings, learned, units, faults }: Props) {
       : "",
     drying ? `Drying takes ${percent(drying.share)}, by ${pairs(drying.pairs)}.` : "",
     kgPerL
-      ? `A litre weighs ${sayMass(kgPerL.value * 1000, units)}, by ${decimals(kgPerL.litres, 1)} litres weighed.`
+      ? `A ${volumeUnit(units).one} weighs ${sayMass(kgPerL.value * 1000 * volumeUnit(units).litres, units)}, by ${sayVolume(kgPerL.litres, units)} weighed.`
       : "",
     pieceG ? `A piece weighs ${sayMass(pieceG.value, units)}, by ${Math.round(pieceG.pieces)} weighed.` : "",
   ].filter(Boolean);
@@ -46,7 +47,7 @@ export function OwnWeighings({ weighings, learned, units, faults }: Props) {
           borderColor="ruleSoft"
         >
           <Text color="inkSoft">
-            {sayDate(w.day)}: {decimals(w.amount, 1)} {w.what === "litre" ? "litres" : "pieces"},{" "}
+            {sayDate(w.day)}: {w.what === "litre" ? sayVolume(w.amount, units) : `${decimals(w.amount, 1)} pieces`},{" "}
             {sayMass(w.massG, units)}
           </Text>
           <Form method="post">
@@ -65,7 +66,7 @@ export function OwnWeighings({ weighings, learned, units, faults }: Props) {
           <Field name="what" label="of" faults={faults}>
             {(p) => (
               <Select {...p} defaultValue={shownValue(faults, "what", "litre")} minW="0">
-                <option value="litre">litres</option>
+                <option value="litre">{volumeUnit(units).name}</option>
                 <option value="piece">pieces</option>
               </Select>
             )}

@@ -1,4 +1,5 @@
-import { decimals, readMass, roundMass, sayMass, type UnitSystem } from "#core/units/mass";
+import { readMass, roundMass, sayMass, type UnitSystem } from "#core/units/mass";
+import { sayVolume, volumeUnit } from "#core/units/volume";
 import { type Amount, readAmount } from "#core/weighing/amount";
 import type { Bulk } from "#core/weighing/bulk";
 import { doubtsOf, netOf, sayNet } from "#core/weighing/net";
@@ -20,7 +21,7 @@ type Sum = {
 function howItCame(amount: Amount | null, bulk: Bulk, units: UnitSystem): string {
   if (!amount) return "";
   if (amount.litres > 0)
-    return `${decimals(amount.litres, 1)} litres at ${decimals(bulk.kgPerL, 2)} kg each, ${bulk.own ? "by your own weighing" : bulk.published ? "by the published bushel weight" : "our own estimate"}`;
+    return `${sayVolume(amount.litres, units)} at ${sayMass(bulk.kgPerL * 1000 * volumeUnit(units).litres, units)} each, ${bulk.own ? "by your own weighing" : bulk.published ? "by the published bushel weight" : "our own estimate"}`;
   return amount.loads.length > 1
     ? `${amount.loads.map((g) => sayMass(g, units)).join(" + ")} = ${sayMass(amount.massG, units)}`
     : "";

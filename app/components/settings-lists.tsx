@@ -4,6 +4,7 @@ import { sayDay } from "#core/calendar/day";
 import type { DatedWindow, Trip, Window } from "#core/calendar/windows";
 import type { Garden, Person } from "#core/garden/garden";
 import { sayMass } from "#core/units/mass";
+import { sayVolume, volumeUnit } from "#core/units/volume";
 import type { Container } from "#core/weighing/pick";
 import { Button, type Faults, Field, Input, Note, Section, Select, shownValue } from "./ui";
 
@@ -196,7 +197,8 @@ export function SettingsLists({ garden, windows, dated, trips, people, container
             {c.name}, {sayMass(c.tareG, garden.units)}
             {c.litres !== null && (
               <chakra.span color="inkSoft">
-                , holds {c.litres} litres{c.atHand !== null ? `, ${c.atHand} at hand` : ""}
+                , holds {sayVolume(c.litres, garden.units)}
+                {c.atHand !== null ? `, ${c.atHand} at hand` : ""}
               </chakra.span>
             )}
           </Removable>
@@ -214,7 +216,11 @@ export function SettingsLists({ garden, windows, dated, trips, people, container
             <Field name="tare" label="Empty weight" faults={faults}>
               {(p) => <Input {...p} defaultValue={value("tare", "")} placeholder="1.59 kg" />}
             </Field>
-            <Field name="containerLitres" label="Litres" faults={faults}>
+            <Field
+              name="containerLitres"
+              label={volumeUnit(garden.units).name === "quarts" ? "Quarts" : "Litres"}
+              faults={faults}
+            >
               {(p) => <Input {...p} inputMode="decimal" defaultValue={value("containerLitres", "")} />}
             </Field>
             <Field name="containerCount" label="At hand" faults={faults}>

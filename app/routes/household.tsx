@@ -3,6 +3,8 @@ import { useState } from "react";
 import { Form } from "react-router";
 import { PLACE_KINDS, PLACE_WORDS } from "#core/household/place";
 import { sayPlace } from "#core/planning/rounds/left";
+import { proseIn } from "#core/units/prose";
+import { typedVolume, volumeUnit } from "#core/units/volume";
 import { CropGlyph } from "../components/crop-glyph";
 import { Button, Field, FormError, Input, LinkButton, Note, Page, Section, Select, shownValue } from "../components/ui";
 import { desk } from "../server/desk.server";
@@ -27,7 +29,7 @@ const sayLiking = (x: number): string =>
   LIKING_WORDS.reduce((best, w) => (Math.abs(w[0] - x) < Math.abs(best[0] - x) ? w : best))[1];
 
 export default function Household({ loaderData, actionData }: Route.ComponentProps) {
-  const { crops, places, fullest, eaters } = loaderData;
+  const { crops, places, fullest, eaters, units } = loaderData;
   const faults = actionData && "errors" in actionData ? actionData : null;
   return (
     <Page
@@ -62,7 +64,11 @@ export default function Household({ loaderData, actionData }: Route.ComponentPro
             )}
           </Form>
         </Section>
-        <Section title="Room" id="places" note="Litres; a bucket holds ten, a vegetable drawer about twenty">
+        <Section
+          title="Room"
+          id="places"
+          note={`${units === "us" ? "Quarts" : "Litres"}; a bucket holds ten, a vegetable drawer about twenty`}
+        >
           {places.length === 0 && <Note>Without a place the planner takes it that there is room for everything.</Note>}
           {places.map((p) => (
             <Form method="post" key={`${p.id} ${p.litres} ${p.takenLitres}`} preventScrollReset>
@@ -74,8 +80,13 @@ export default function Household({ loaderData, actionData }: Route.ComponentPro
                     {PLACE_WORDS[p.kind]}
                   </Text>
                 </Box>
-                <Small label="holds" name="litres" id={`litres-${p.id}`} value={String(p.litres)} />
-                <Small label="taken" name="takenLitres" id={`taken-${p.id}`} value={String(p.takenLitres)} />
+                <Small label="holds" name="litres" id={`litres-${p.id}`} value={typedVolume(p.litres, units)} />
+                <Small
+                  label="taken"
+                  name="takenLitres"
+                  id={`taken-${p.id}`}
+                  value={typedVolume(p.takenLitres, units)}
+                />
                 <Button type="submit" name="intent" value="place" variant="outline" size="sm">
                   Save
                 </Button>
@@ -90,7 +101,7 @@ export default function Household({ loaderData, actionData }: Route.ComponentPro
               <Text fontWeight="600">With the rounds as planned</Text>
               {fullest.map((f) => (
                 <Text key={f.words} color={f.peak > f.capacity + 0.5 ? "madder" : undefined}>
-                  {sayPlace(f)}
+                  {proseIn(sayPlace(f), units)}
                 </Text>
               ))}
             </Box>
@@ -111,7 +122,7 @@ export default function Household({ loaderData, actionData }: Route.ComponentPro
                   </Select>
                 )}
               </Field>
-              <Field name="litres" label="Holds, litres" faults={faults}>
+              <Field name="litres" label={`Holds, ${volumeUnit(units).name}`} faults={faults}>
                 {(p) => <Input {...p} inputMode="decimal" defaultValue={shownValue(faults, "litres", "")} />}
               </Field>
               <Field name="takenLitres" label="Taken by other things" faults={faults}>

@@ -1,6 +1,7 @@
 import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import { Form } from "react-router";
-import { PLACE_KINDS, PLACE_WORDS, ROOM_IN, roomUnitLitres } from "#core/household/place";
+import { PLACE_KINDS, PLACE_WORDS, ROOM_IN, roomUnitLitres, roomUnitWords } from "#core/household/place";
+import { typedVolume, volumeUnit } from "#core/units/volume";
 import { PlaceBar } from "../components/place-bar";
 import { ReadingsLine } from "../components/readings-line";
 import {
@@ -193,7 +194,9 @@ function PlaceForm({ place, units, faults }: { place: PlaceView | null; units: "
     c === null || c === undefined ? "" : String(Math.round((units === "us" ? c * 1.8 + 32 : c) * 10) / 10);
   const value = (name: string, v: string | number | null | undefined) => shownValue(faults, name, v);
   const inUnits = (litres: number | undefined) =>
-    litres === undefined || !p ? litres : Math.round((100 * litres) / roomUnitLitres(p)) / 100;
+    litres === undefined
+      ? undefined
+      : Math.round((100 * litres) / roomUnitLitres(p ?? { roomIn: "litres", trayLitres: null }, units)) / 100;
   const input = (name: string, label: string, v: string | number | null | undefined, decimal = true) => (
     <Field name={name} label={label} faults={faults}>
       {(props) => (
@@ -238,10 +241,10 @@ function PlaceForm({ place, units, faults }: { place: PlaceView | null; units: "
           "roomIn",
           "counted in",
           p?.roomIn ?? "litres",
-          ROOM_IN.map((r) => [r, r]),
+          ROOM_IN.map((r) => [r, roomUnitWords(r, units).many]),
         )}
         {input("takenLitres", "Taken by other things", inUnits(p?.takenLitres ?? 0))}
-        {input("trayLitres", "A tray holds, litres", p?.trayLitres)}
+        {input("trayLitres", `A tray holds, ${volumeUnit(units).name}`, typedVolume(p?.trayLitres, units))}
         {input("tempMinC", `Coldest, ${deg}`, degrees(p?.tempMinC))}
         {input("tempMaxC", `Warmest, ${deg}`, degrees(p?.tempMaxC))}
         {input("humidityMin", "Humidity from, %", p?.humidityMin)}

@@ -6,6 +6,7 @@ import { datedWindowSchema, tripSchema, windowSchema } from "#core/calendar/wind
 import { personSchema } from "#core/garden/garden";
 import { typedDistance } from "#core/units/distance";
 import { readMass } from "#core/units/mass";
+import { readRoom, volumeUnit } from "#core/units/volume";
 import { containerSchema } from "#core/weighing/pick";
 import { change, newId } from "#db/change";
 import { listContainers, listPeople } from "#db/garden";
@@ -150,7 +151,7 @@ export async function action({ request }: Route.ActionArgs) {
         id: newId(),
         name: typed.containerName ?? "",
         tareG: mass.massG,
-        litres: numberOf(typed.containerLitres),
+        litres: readRoom(typed.containerLitres, garden.units),
         atHand: numberOf(typed.containerCount),
       });
       return checked.success
@@ -160,7 +161,7 @@ export async function action({ request }: Route.ActionArgs) {
             errors: {
               ...(checked.error.issues.some((i) => i.path[0] === "name") ? { containerName: "give it a name" } : {}),
               ...(checked.error.issues.some((i) => i.path[0] === "litres")
-                ? { containerLitres: "litres, above nothing" }
+                ? { containerLitres: `${volumeUnit(garden.units).name}, above nothing` }
                 : {}),
               ...(checked.error.issues.some((i) => i.path[0] === "atHand") ? { containerCount: "a whole number" } : {}),
             },

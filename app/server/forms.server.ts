@@ -91,8 +91,12 @@ export const refuse = (faults: FormFaults) => data(faults, { status: 422 });
 /** On to a page, with the bar that offers to undo what was just done. */
 export function done(to: string, journalId: string | null) {
   if (!journalId) return redirect(to);
-  const [path, hash] = to.split("#");
-  return redirect(`${path}${path!.includes("?") ? "&" : "?"}done=${journalId}${hash ? `#${hash}` : ""}`);
+  const [address, hash] = to.split("#");
+  const [path, search] = address!.split("?");
+  const query = new URLSearchParams(search);
+  // a page may come back to itself with what was done before still in its address
+  query.set("done", journalId);
+  return redirect(`${path}?${query}${hash ? `#${hash}` : ""}`);
 }
 
 /** 404 for what is not in the garden. */

@@ -4,6 +4,7 @@ import { tastesOf } from "#core/planning/question/question";
 import { fullestPlaces } from "#core/planning/rounds/left";
 import { scheduleOf } from "#core/planning/rounds/rounds";
 import { readMass, sayMass } from "#core/units/mass";
+import { readRoom } from "#core/units/volume";
 import { change, newId } from "#db/change";
 import { listPlaces } from "#db/garden";
 import { type Desk, db, handbook } from "./desk.server";
@@ -94,8 +95,8 @@ export async function changeHousehold(d: Desk, typed: Record<string, string>) {
       id: known?.id ?? newId(),
       name: typed.name ?? known?.name,
       kind: typed.kind ?? known?.kind,
-      litres: numberOf(typed.litres),
-      takenLitres: numberOf(typed.takenLitres) ?? 0,
+      litres: readRoom(typed.litres, d.snapshot.garden.units),
+      takenLitres: readRoom(typed.takenLitres, d.snapshot.garden.units) ?? 0,
     });
     return checked.success
       ? done(

@@ -238,7 +238,7 @@ export function placesView(d: Desk) {
     return {
       place,
       kind: PLACE_WORDS[place.kind],
-      room: roomOf(place, here),
+      room: roomOf(place, here, units),
       lots: here.map((s) => lotLine(s, units, today)),
       litres: here.filter((s) => s.lot.placed).reduce((sum, s) => sum + litresOf(s), 0),
       air: `${sayTemp(air.tempC, units)}${air.humidityPct === null ? "" : `, ${Math.round(air.humidityPct)} % humidity`}`,
@@ -251,12 +251,15 @@ export function placesView(d: Desk) {
 }
 
 /** How much of a place's room is free, in what it is counted in. */
-function roomOf(place: Place, here: readonly Stocked[]): { words: string; over: boolean } {
+function roomOf(place: Place, here: readonly Stocked[], units: UnitSystem): { words: string; over: boolean } {
   const free =
     place.litres - place.takenLitres - here.filter((s) => s.lot.placed).reduce((sum, s) => sum + litresOf(s), 0);
   return free < 0
-    ? { words: `${sayRoom(-free, place)} too much`, over: true }
-    : { words: `${sayRoom(free, place).split(" ")[0]} of ${sayRoom(place.litres, place)} free`, over: false };
+    ? { words: `${sayRoom(-free, place, units)} too much`, over: true }
+    : {
+        words: `${sayRoom(free, place, units).split(" ")[0]} of ${sayRoom(place.litres, place, units)} free`,
+        over: false,
+      };
 }
 
 /** What is wrong with a place for what lies in it: too warm, too cold, too damp, too dry, two that want different air. */

@@ -4,6 +4,7 @@ import type { LotEvent } from "#core/keeping/lot";
 import { airOf, placeReadingSchema } from "#core/keeping/place-air";
 import { celsiusFromFahrenheit } from "#core/units/convert";
 import { sayMass } from "#core/units/mass";
+import { readRoom } from "#core/units/volume";
 import { change, newId, orderedId } from "#db/change";
 import { sayError } from "#formats/located";
 import { readReadingsCsv } from "#formats/readings-csv";
@@ -65,11 +66,12 @@ export async function changePlaces(d: Desk, form: FormData) {
   if (typed.intent === "place") {
     const room = {
       roomIn: ROOM_IN.find((r) => r === typed.roomIn) ?? "litres",
-      trayLitres: numberOf(typed.trayLitres),
+      trayLitres: readRoom(typed.trayLitres, units),
     };
     const litresOf = (name: string): number | null => {
+      if (room.roomIn === "litres") return readRoom(typed[name], units);
       const n = numberOf(typed[name]);
-      return n === null ? null : Math.round(n * roomUnitLitres(room) * 100) / 100;
+      return n === null ? null : Math.round(n * roomUnitLitres(room, units) * 100) / 100;
     };
     const checked = placeSchema.safeParse({
       ...room,

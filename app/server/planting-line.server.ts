@@ -62,7 +62,7 @@ export function plantingLine(d: Desk, plantingId: string) {
       id: r.id,
     };
   });
-  const weather = drawnTogether(weatherEvents(planting, bed, crop, snapshot.weather, snapshot.covers, today));
+  const weather = drawnTogether(weatherEvents(planting, bed, crop, snapshot.weather, snapshot.covers, today, units));
   const losses = snapshot.bedLosses
     .filter((l) => l.plantingId === planting.id)
     .map(

@@ -1,4 +1,5 @@
 import { readMass } from "#core/units/mass";
+import { readRoom } from "#core/units/volume";
 import { weighingSchema } from "#core/weighing/learned";
 import { change, newId } from "#db/change";
 import { db, desk, handbook } from "./desk.server";
@@ -22,7 +23,7 @@ export function noteWeighing(typed: Record<string, string>, cropId: string) {
     cropId: crop.id,
     day: today,
     what: typed.what,
-    amount: numberOf(typed.amount),
+    amount: typed.what === "litre" ? readRoom(typed.amount, snapshot.garden.units) : numberOf(typed.amount),
     massG: read.massG,
   });
   if (!checked.success) {

@@ -10,6 +10,7 @@ import {
   placeWith,
   ROOM_IN,
   roomUnitLitres,
+  roomUnitWords,
   sayRoom,
 } from "./place";
 import { householdStores } from "./stores";
@@ -127,12 +128,18 @@ describe("room in what a place is counted in", () => {
     // 60 lb of potatoes in 35.239 litres, a US bushel (USDA Agricultural Handbook 697)
     ["kilos", null, 35.239, "27 kilos"],
   ] as const)("%s of %s litres: %s litres are %s", (roomIn, trayLitres, litres, words) => {
-    expect(sayRoom(litres, { roomIn, trayLitres })).toBe(words);
+    expect(sayRoom(litres, { roomIn, trayLitres }, "metric")).toBe(words);
   });
   it("goes to litres and back in every unit", () => {
-    for (const roomIn of ROOM_IN) {
-      const unit = roomUnitLitres({ roomIn, trayLitres: null });
-      expect(sayRoom(7 * unit, { roomIn, trayLitres: null })).toBe(`7 ${roomIn}`);
-    }
+    for (const system of ["metric", "us"] as const)
+      for (const roomIn of ROOM_IN) {
+        const unit = roomUnitLitres({ roomIn, trayLitres: null }, system);
+        const words = roomUnitWords(roomIn, system).many;
+        expect(sayRoom(7 * unit, { roomIn, trayLitres: null }, system)).toBe(`7 ${words}`);
+      }
+  });
+  it("a US bushel of potatoes is 60 pounds there, and 37 liquid quarts of room", () => {
+    expect(sayRoom(35.239, { roomIn: "kilos", trayLitres: null }, "us")).toBe("60 pounds");
+    expect(sayRoom(35.239, { roomIn: "litres", trayLitres: null }, "us")).toBe("37 quarts");
   });
 });

@@ -1,5 +1,8 @@
 import { z } from "zod";
 import { type Crop, STORE_KINDS } from "../handbook/crop";
+import { GRAMS_PER_POUND } from "../units/constants";
+import type { UnitSystem } from "../units/mass";
+import { volumeUnit } from "../units/volume";
 
 export const PLACE_KINDS = STORE_KINDS;
 export type PlaceKind = (typeof PLACE_KINDS)[number];
@@ -23,15 +26,31 @@ const TRAY_LITRES = 8;
 /** Kilos of potatoes in a litre: 60 lb in the US bushel (USDA Agricultural Handbook 697). */
 const KILOS_PER_LITRE = 0.772;
 
-/** Litres in one of what a place's room is counted in. */
-export const roomUnitLitres = (p: { roomIn: RoomIn; trayLitres: number | null }): number =>
-  p.roomIn === "trays" ? (p.trayLitres ?? TRAY_LITRES) : p.roomIn === "kilos" ? 1 / KILOS_PER_LITRE : 1;
+type RoomOf = { roomIn: RoomIn; trayLitres: number | null };
+
+/** Litres in one of what a place's room is counted in: a litre or quart, a tray, a kilo or pound of potatoes. */
+export function roomUnitLitres(p: RoomOf, system: UnitSystem): number {
+  if (p.roomIn === "trays") return p.trayLitres ?? TRAY_LITRES;
+  if (p.roomIn === "litres") return volumeUnit(system).litres;
+  return (system === "us" ? GRAMS_PER_POUND / 1000 : 1) / KILOS_PER_LITRE;
+}
+
+/** What room is counted in, in the garden's units. */
+export const roomUnitWords = (roomIn: RoomIn, system: UnitSystem): { one: string; many: string } =>
+  roomIn === "trays"
+    ? { one: "tray", many: "trays" }
+    : roomIn === "litres"
+      ? { one: volumeUnit(system).one, many: volumeUnit(system).name }
+      : system === "us"
+        ? { one: "pound", many: "pounds" }
+        : { one: "kilo", many: "kilos" };
 
 /** Room in the words of a place: "12 litres", "3 trays", "40 kilos". Trays to the half. */
-export function sayRoom(litres: number, p: { roomIn: RoomIn; trayLitres: number | null }): string {
-  const n = litres / roomUnitLitres(p);
+export function sayRoom(litres: number, p: RoomOf, system: UnitSystem): string {
+  const n = litres / roomUnitLitres(p, system);
   const shown = p.roomIn === "trays" ? Math.round(2 * n) / 2 : Math.round(n);
-  return `${shown} ${shown === 1 ? { litres: "litre", trays: "tray", kilos: "kilo" }[p.roomIn] : p.roomIn}`;
+  const { one, many } = roomUnitWords(p.roomIn, system);
+  return `${shown} ${shown === 1 ? one : many}`;
 }
 
 /** Somewhere at home where the crop goes: its room, and how much of it is usually taken by other things. */

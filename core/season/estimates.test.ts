@@ -136,5 +136,8 @@ describe("days in trays", () => {
     const days = { sown: [55, 65], transplanted: [30, 40], planted: null, yearly: null } as const;
     expect(trayDays({ days } as never)).toBe(25);
     expect(trayDays({ days: { ...days, sown: null } } as never)).toBe(35);
+    // a young plant is not ready in a week, and does not wait for months
+    expect(trayDays({ days: { ...days, transplanted: [50, 60] } } as never)).toBe(21);
+    expect(trayDays({ days: { ...days, sown: [150, 170] } } as never)).toBe(70);
   });
 });

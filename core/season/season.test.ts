@@ -139,11 +139,11 @@ describe("a planting's time line", () => {
     return d;
   });
   it("tells frost, gales and downpours of its own days only, as its bed felt them", () => {
-    const open = weatherEvents(p, bed(), tomato, weather, [], "2026-10-06");
+    const open = weatherEvents(p, bed(), tomato, weather, [], "2026-10-06", "metric");
     expect(open.map((e) => [e.day, e.words])).toEqual([
-      ["2026-09-10", "gusts of 21 m/s"],
-      ["2026-09-11", "gusts of 21 m/s"],
-      ["2026-09-20", "-2.0 °C in the bed at night: cold enough to lose it"],
+      ["2026-09-10", "gusts of 76 km/h"],
+      ["2026-09-11", "gusts of 76 km/h"],
+      ["2026-09-20", "−2 °C in the bed at night: cold enough to lose it"],
     ]);
     const covered = weatherEvents(
       p,
@@ -152,17 +152,18 @@ describe("a planting's time line", () => {
       weather,
       [{ id: "c", bedId: "bed", day: "2026-09-20" }],
       "2026-10-06",
+      "metric",
     );
     expect(covered.at(-1)!.words).toContain("covered: it was chilled");
-    expect(weatherEvents(p, bed({ cover: "greenhouse" }), tomato, weather, [], "2026-10-06").map((e) => e.day)).toEqual(
-      ["2026-09-20"],
-    );
+    expect(
+      weatherEvents(p, bed({ cover: "greenhouse" }), tomato, weather, [], "2026-10-06", "metric").map((e) => e.day),
+    ).toEqual(["2026-09-20"]);
   });
   it("runs of the same weather are told once; the rest stays as it is", () => {
-    const open = drawnTogether(weatherEvents(p, bed(), tomato, weather, [], "2026-10-06"));
+    const open = drawnTogether(weatherEvents(p, bed(), tomato, weather, [], "2026-10-06", "metric"));
     expect(open.map((e) => e.words)).toEqual([
-      "gusts of 21 m/s, and so for 2 days",
-      "-2.0 °C in the bed at night: cold enough to lose it",
+      "gusts of 76 km/h, and so for 2 days",
+      "−2 °C in the bed at night: cold enough to lose it",
     ]);
   });
   it("latest first, the start at the bottom, in a day the look before the pick", () => {

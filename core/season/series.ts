@@ -25,11 +25,14 @@ export function seriesOf(
 
 /** Days in a tray where the handbook does not tell days from seed and from a young plant apart (common practice). */
 const TRAY_DAYS = 35;
+/** No young plant is ready sooner, and none waits longer in its tray (common practice). */
+const LEAST_TRAY_DAYS = 21;
+const MOST_TRAY_DAYS = 70;
 
 /** Days from seed in a tray to setting out: what the handbook's days from seed are longer than those from a young plant. */
 export function trayDays(crop: Pick<Crop, "days">): number {
   const { sown, transplanted } = crop.days;
   if (!sown || !transplanted) return TRAY_DAYS;
   const days = Math.round((sown[0] + sown[1] - transplanted[0] - transplanted[1]) / 2);
-  return days >= 10 ? days : TRAY_DAYS;
+  return Math.min(MOST_TRAY_DAYS, Math.max(LEAST_TRAY_DAYS, days));
 }

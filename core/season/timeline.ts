@@ -3,6 +3,8 @@ import type { Bed } from "../garden/bed";
 import type { Planting } from "../garden/planting";
 import type { Treatment } from "../garden/treatment";
 import type { Crop } from "../handbook/crop";
+import type { UnitSystem } from "../units/mass";
+import { sayRain, saySpeed, sayTemp } from "../units/say";
 import { bedDay, coverNight } from "../weather/bed-night";
 import type { CoverNight } from "../weather/bed-offset";
 import type { WeatherDay } from "../weather/daily";
@@ -29,6 +31,7 @@ export function weatherEvents(
   weather: readonly WeatherDay[],
   covers: readonly CoverNight[],
   today: Day,
+  units: UnitSystem,
 ): TimelineEvent[] {
   const until = planting.endedOn ?? today;
   const covered = new Set(covers.filter((c) => c.bedId === bed.id).map((c) => c.day));
@@ -36,7 +39,7 @@ export function weatherEvents(
   return span.flatMap((w): TimelineEvent[] => {
     const felt = bedDay(covered.has(w.day) ? coverNight(w) : w, bed);
     const say = (words: string): TimelineEvent => ({ day: w.day, kind: "weather", words, id: null });
-    const night = `${felt.tempMinC.toFixed(1)} °C in the bed at night${covered.has(w.day) ? ", covered" : ""}`;
+    const night = `${sayTemp(felt.tempMinC, units)} in the bed at night${covered.has(w.day) ? ", covered" : ""}`;
     return [
       ...(felt.tempMinC <= crop.weather.killC
         ? [say(`${night}: cold enough to lose it`)]
@@ -44,10 +47,10 @@ export function weatherEvents(
           ? [say(`${night}: it was chilled`)]
           : []),
       ...(crop.weather.heatC !== null && felt.tempMaxC >= crop.weather.heatC + 3
-        ? [say(`${felt.tempMaxC.toFixed(0)} °C in the bed: hotter than it likes`)]
+        ? [say(`${sayTemp(felt.tempMaxC, units)} in the bed: hotter than it likes`)]
         : []),
-      ...((w.gustMs ?? 0) >= GALE_MS && bed.cover === "none" ? [say(`gusts of ${w.gustMs!.toFixed(0)} m/s`)] : []),
-      ...(w.rainMm >= CLOUDBURST_MM && bed.cover === "none" ? [say(`${w.rainMm.toFixed(0)} mm of rain`)] : []),
+      ...((w.gustMs ?? 0) >= GALE_MS && bed.cover === "none" ? [say(`gusts of ${saySpeed(w.gustMs!, units)}`)] : []),
+      ...(w.rainMm >= CLOUDBURST_MM && bed.cover === "none" ? [say(`${sayRain(w.rainMm, units)} of rain`)] : []),
     ];
   });
 }
