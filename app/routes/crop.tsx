@@ -1,7 +1,6 @@
 import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
-import type { ReactNode } from "react";
 import { CAUTION_PLACES, cautionsAt } from "#core/handbook/cautions";
-import { type Cue, type NumericCue, SOURCES, type Source } from "#core/handbook/crop";
+import type { Cue, NumericCue } from "#core/handbook/crop";
 import { husbandryOf } from "#core/handbook/husbandry";
 import { sayWhen } from "#core/handbook/technique";
 import { rulesOf } from "#core/jobs/rule";
@@ -14,6 +13,7 @@ import { learnedOf } from "#core/weighing/learned";
 import { gardenOf } from "#db/garden";
 import { Cautions } from "../components/cautions";
 import { CropGlyph } from "../components/crop-glyph";
+import { Fact, From } from "../components/fact";
 import { GrowingFacts } from "../components/growing-facts";
 import { LessonsNote } from "../components/lessons-note";
 import { OwnWeighings } from "../components/own-weighings";
@@ -214,24 +214,6 @@ export default function CropPage({ loaderData, actionData }: Route.ComponentProp
         </Box>
       </Grid>
     </Page>
-  );
-}
-
-const From = ({ source }: { source: Source }) => (
-  <chakra.span fontSize="xs" color="inkSoft">
-    {SOURCES[source]}
-  </chakra.span>
-);
-
-function Fact({ name, source, children }: { name: string; source: Source; children: ReactNode }) {
-  return (
-    <Grid templateColumns="6.5rem 1fr" gap="3" py="2" borderBottomWidth="1px" borderColor="ruleSoft">
-      <Text color="inkSoft">{name}</Text>
-      <Box>
-        <Text>{children}</Text>
-        <From source={source} />
-      </Box>
-    </Grid>
   );
 }
 
