@@ -6,6 +6,7 @@ import {
   readFileSync,
   rmSync,
   truncateSync,
+  utimesSync,
   writeFileSync,
 } from "node:fs";
 import { tmpdir } from "node:os";
@@ -28,6 +29,7 @@ import { change, listChanges, undo } from "./change";
 import { gardenOfSchema, RELEASED } from "./fixtures";
 import { restoreGarden } from "./garden-file";
 import { openGarden } from "./open";
+import { sweepPhotos } from "./photo-sweep";
 
 const AT = "2026-10-06T15:30";
 const demo = demoGarden();
@@ -181,5 +183,32 @@ describe("the restore drill: everything is lost, and the newest backup is all th
     const db = openGarden(dir);
     expect(archiveOf(db).picks.length).toBe(demo.picks.length);
     db.$client.close();
+  });
+});
+
+describe("photos that nothing points to", () => {
+  const monthsAgo = (name: string) =>
+    utimesSync(join(dir, "photos", name), new Date("2026-01-01"), new Date("2026-01-01"));
+  const there = () => readdirSync(join(dir, "photos")).sort();
+  it("go with the daily backup once they are a month old, and come back with it", async () => {
+    const db = grown();
+    const [look, pick] = [demo.checks[0]!, demo.picks[0]!];
+    change(db, "photos", AT, (c) => {
+      c.put("checks", { ...look, photos: ["of-look.jpg"] });
+      c.put("picks", { ...pick, photos: ["of-pick.jpg"] });
+    });
+    change(db, "taken out", AT, (c) => c.put("checks", { ...demo.checks[1]!, photos: ["undone.jpg"] }));
+    change(db, "and back", AT, (c) => c.put("checks", demo.checks[1]!));
+    db.$client.close();
+    for (const name of ["of-look", "of-pick", "undone", "loose", "fresh"]) photo(`${name}.jpg`, name);
+    for (const name of ["of-look", "of-pick", "undone", "loose"]) monthsAgo(`${name}.jpg`);
+    const made = await dailyBackup(dir, "2026-11-01T08:00:00");
+    // what undo could bring back, and what was only just sent, stays
+    expect(there()).toEqual(["fresh.jpg", "of-look.jpg", "of-pick.jpg", "undone.jpg"]);
+    expect(made?.ok && bringPhotosBack(dir, made.backup).back).toBe(1);
+    expect(there()).toContain("loose.jpg");
+  });
+  it("of a garden without any nothing is looked for", () => {
+    expect(sweepPhotos(dir, Date.now())).toEqual([]);
   });
 });

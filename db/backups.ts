@@ -19,6 +19,7 @@ import { PHOTO_NAME } from "#core/garden/photos";
 import { weekOf } from "#core/season/pick-log";
 import { type GardenFile, inspectGarden } from "./garden-file";
 import { databaseFile } from "./open";
+import { sweepPhotos } from "./photo-sweep";
 
 /**
  * Backups that make themselves: a copy of the garden a day while something changed, checked after writing, with the
@@ -217,6 +218,10 @@ export async function dailyBackup(dataDir: string, madeAt: string): Promise<Made
   if (newest && daysBetween(newest.madeAt.slice(0, 10), madeAt.slice(0, 10)) < 1) return null;
   if (newest && !changedSince(dataDir)) return null;
   const made = await makeBackup(dataDir, madeAt);
-  if (made.ok) thinBackups(dataDir);
+  if (made.ok) {
+    // the backup just made holds what the sweep takes away
+    sweepPhotos(dataDir, Date.now());
+    thinBackups(dataDir);
+  }
   return made;
 }
