@@ -1,5 +1,5 @@
 import { addDays } from "../core/calendar/day";
-import { blankPick, type Pick } from "../core/weighing/pick";
+import { blankPick, type PickRecord } from "../core/weighing/pick";
 import { restoreArchive } from "../db/archive";
 import { openGarden } from "../db/open";
 import * as schema from "../db/schema/index";
@@ -19,7 +19,7 @@ const luck = chance(20);
 const crops = [...new Set(demo.plantings.map((p) => p.cropId))];
 const kinds = ["early", "late", "red", "white", "tall", "low", "sweet", "striped"];
 const plantings: (typeof demo.plantings)[number][] = [];
-const picks: Pick[] = [];
+const picks: PickRecord[] = [];
 for (let s = 0; s < SEASONS; s++)
   for (let k = 0; k < PLANTINGS; k++) {
     const startedOn = `${2006 + s}-04-${String(10 + (k % 18)).padStart(2, "0")}`;

@@ -3,7 +3,7 @@ import { minuteAfter } from "#core/calendar/clock";
 import type { PickWish } from "#core/planning/question/wish";
 import type { PlanNote, Round, RoundLine } from "#core/planning/rounds/round";
 import type { Check } from "#core/planting/check";
-import type { Pick, View } from "#core/weighing/pick";
+import type { PickRecord, View } from "#core/weighing/pick";
 import { type Change, change } from "./change";
 import type { Db } from "./open";
 import * as t from "./schema/index";
@@ -85,9 +85,9 @@ export const saveRound = (db: Db, round: Round, label: string, at: string): stri
 /** Kept ways of looking at the log, by name. */
 export const listViews = (db: Db): View[] => db.select().from(t.views).orderBy(asc(t.views.name)).all();
 
-export const findPick = (db: Db, id: string): Pick | null =>
+export const findPick = (db: Db, id: string): PickRecord | null =>
   db.select().from(t.picks).where(eq(t.picks.id, id)).get() ?? null;
-export const listPicks = (db: Db): Pick[] => db.select().from(t.picks).orderBy(asc(t.picks.at)).all();
+export const listPicks = (db: Db): PickRecord[] => db.select().from(t.picks).orderBy(asc(t.picks.at)).all();
 
 /**
  * Saves a pick, with the wish to take the rest on a day. One that says the crop is finished closes its planting on that
@@ -97,7 +97,7 @@ export const listPicks = (db: Db): Pick[] => db.select().from(t.picks).orderBy(a
  */
 export function savePick(
   db: Db,
-  pick: Pick,
+  pick: PickRecord,
   label: string,
   at: string,
   rest: PickWish | null = null,
@@ -126,7 +126,7 @@ export const removePick = (db: Db, id: string, label: string, at: string): strin
 const findPlantingRow = (db: Db, id: string) => db.select().from(t.plantings).where(eq(t.plantings.id, id)).get();
 
 /** Opens the planting that a pick had closed, unless another pick says as well that it is finished. */
-function reopen(db: Db, c: Change, pick: Pick): void {
+function reopen(db: Db, c: Change, pick: PickRecord): void {
   if (pick.extent !== "final") return;
   const planting = findPlantingRow(db, pick.plantingId);
   if (planting?.endedOn !== pick.at.slice(0, 10)) return;

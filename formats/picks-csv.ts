@@ -1,8 +1,8 @@
 import type { Net } from "#core/weighing/net";
-import { EXTENT_WORDS, GRADE_WORDS, type Pick, partSchema, type SortedPart } from "#core/weighing/pick";
+import { EXTENT_WORDS, GRADE_WORDS, type PickRecord, partSchema, type SortedPart } from "#core/weighing/pick";
 import { writeTable } from "./csv";
 
-export type PickRow = { pick: Pick; net: Net; bed: string; crop: string; kind: string };
+export type PickRow = { pick: PickRecord; net: Net; bed: string; crop: string; kind: string };
 
 /** Headings of what is told of a pick beside its weight. */
 const MORE = ["round", "part", "purpose", "condition", "minutes", "left", "way", "sorted", "again_g", "again_how"];

@@ -3,7 +3,7 @@ import { cropOf } from "#core/handbook/index";
 import { gramsFromPounds } from "#core/units/convert";
 import { bulkOf } from "#core/weighing/bulk";
 import { netOf } from "#core/weighing/net";
-import type { Pick } from "#core/weighing/pick";
+import type { PickRecord } from "#core/weighing/pick";
 import { demoGarden } from "#standins/demo-garden";
 import { sayError } from "./located";
 import { writePicksCsv } from "./picks-csv";
@@ -17,7 +17,7 @@ const plantings = demo.plantings.map((p) => ({
   crop: cropOf(p.cropId).name,
   bulk: bulkOf(cropOf(p.cropId)),
 }));
-const into = (known: Pick[] = []): PicksInto => {
+const into = (known: PickRecord[] = []): PicksInto => {
   let n = 0;
   return { plantings, known, units: "metric", today: "2027-12-31", newId: () => `new-${++n}` };
 };
@@ -25,7 +25,7 @@ const errorsOf = (text: string): string => {
   const read = readPicksCsv(text, into());
   return read.ok ? "no error" : read.errors.map(sayError).join("\n");
 };
-const read = (text: string, known: Pick[] = []) => {
+const read = (text: string, known: PickRecord[] = []) => {
   const result = readPicksCsv(text, into(known));
   if (!result.ok) throw new Error(result.errors.map(sayError).join("\n"));
   return result.value;
@@ -47,7 +47,7 @@ describe("picks from a table somebody kept", () => {
     for (const before of demo.picks) {
       const after = byId.get(before.id)!;
       const crop = cropOf(plantings.find((p) => p.id === before.plantingId)!.cropId);
-      const net = (p: Pick) => netOf(p, crop.topsShare, crop.yield.pieceG).netG;
+      const net = (p: PickRecord) => netOf(p, crop.topsShare, crop.yield.pieceG).netG;
       expect(after.plantingId).toBe(before.plantingId);
       expect(after.at).toBe(before.at);
       expect(net(after)).toBeCloseTo(net(before), 1);
@@ -60,7 +60,7 @@ describe("picks from a table somebody kept", () => {
     }
   });
   it("what was told beside the weight comes back too: parts, clock, purpose, second weighing", () => {
-    const told: Pick = {
+    const told: PickRecord = {
       ...demo.picks.find((p) => p.sorted.length > 0)!,
       id: "told",
       roundId: "r",

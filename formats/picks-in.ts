@@ -15,7 +15,7 @@ import {
   GRADES,
   PART_WORDS,
   PARTS,
-  type Pick,
+  type PickRecord,
   PURPOSE_WORDS,
   PURPOSES,
   pickSchema,
@@ -29,7 +29,7 @@ import { readParts } from "./picks-csv";
 /** What a file of picks is read against: the plantings by the names a gardener writes, and the picks there are. */
 export type PicksInto = {
   plantings: readonly (Planting & { bed: string; crop: string; bulk: Bulk })[];
-  known: readonly Pick[];
+  known: readonly PickRecord[];
   units: UnitSystem;
   /** no pick is of a day still to come */
   today: Day;
@@ -37,7 +37,7 @@ export type PicksInto = {
 };
 
 /** A row read: a pick to be kept, or one that is in the log already. */
-export type PicksIn = { picks: Pick[]; already: number; estimated: number };
+export type PicksIn = { picks: PickRecord[]; already: number; estimated: number };
 
 /** Headings by what they mean; the first that a file has is taken. */
 const HEADINGS = {
@@ -147,7 +147,7 @@ export function* readingPicksCsv(
 
   const find = finder(into.plantings);
   const ids = new Set(into.known.map((p) => p.id));
-  const same = (p: Pick) => `${p.plantingId} ${p.at} ${p.grossG} ${p.count}`;
+  const same = (p: PickRecord) => `${p.plantingId} ${p.at} ${p.grossG} ${p.count}`;
   const seen = new Set(into.known.map(same));
   const result: PicksIn = { picks: [], already: 0, estimated: 0 };
   const all = table.value.rows;
@@ -205,7 +205,7 @@ function readRow(
   find: Finder,
   into: PicksInto,
   unitIn: (c: Column) => string,
-): Pick | null {
+): PickRecord | null {
   const day = cell("day").slice(0, 10);
   if (!isDay(day)) return wrong("day", `“${cell("day")}” is not a day: write it as 2026-10-06`);
   if (day > into.today) return wrong("day", `${day} is still to come`);

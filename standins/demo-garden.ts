@@ -5,7 +5,7 @@ import type { Planting } from "#core/garden/planting";
 import { cropOf } from "#core/handbook/index";
 import { placeWith } from "#core/household/place";
 import type { Check } from "#core/planting/check";
-import type { Container, Pick as Picked } from "#core/weighing/pick";
+import type { Container, PickRecord as Picked } from "#core/weighing/pick";
 import type { Archive } from "#formats/archive";
 import { type BedThermometer, simulatedThermometer } from "./bed-thermometer";
 import { demoLots, demoPlaceReadings } from "./demo-lots";

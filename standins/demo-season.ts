@@ -4,7 +4,7 @@ import type { Planting } from "#core/garden/planting";
 import { cropOf } from "#core/handbook/index";
 import type { Check } from "#core/planting/check";
 import { expectedYieldG } from "#core/planting/yield";
-import type { Pick } from "#core/weighing/pick";
+import type { PickRecord } from "#core/weighing/pick";
 import { firstDayAt, type LivingPlanting, look } from "./living-garden";
 import type { Chance } from "./random";
 
@@ -23,7 +23,7 @@ export function harvest(
   end: Day,
   over: boolean,
   luck: Chance,
-): Pick[] {
+): PickRecord[] {
   const crop = cropOf(p.cropId);
   const ready = firstDayAt(living, p.startedOn, end, 1.05);
   if (!ready) return [];
@@ -50,7 +50,7 @@ function toPicks(
   once: boolean,
   over: boolean,
   luck: Chance,
-): Pick[] {
+): PickRecord[] {
   const crop = cropOf(p.cropId);
   const weights = days.map(
     (_, i) =>
@@ -113,7 +113,7 @@ export function recentChecks(
   p: Planting,
   today: Day,
   living: LivingPlanting,
-  made: readonly Pick[],
+  made: readonly PickRecord[],
   luck: Chance,
 ): Check[] {
   const crop = cropOf(p.cropId);

@@ -5,7 +5,7 @@ import {
   CONDITIONS,
   PART_WORDS,
   PARTS,
-  type Pick,
+  type PickRecord,
   PURPOSE_WORDS,
   PURPOSES,
 } from "#core/weighing/pick";
@@ -13,7 +13,7 @@ import { PickingClock } from "./picking-clock";
 import { type Faults, Field, Input, Select, shownValue } from "./ui";
 
 type Props = {
-  pick: Pick | null;
+  pick: PickRecord | null;
   part: string;
   crop: { topsShare: number; drying: { share: number; pairs: number } | null };
   leave: string;

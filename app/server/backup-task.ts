@@ -1,7 +1,7 @@
 import { copyFileSync, existsSync, mkdirSync, mkdtempSync, renameSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import type { WeatherDay } from "#core/weather/daily";
-import type { Pick } from "#core/weighing/pick";
+import type { PickRecord } from "#core/weighing/pick";
 import { archiveOf, restoreArchive } from "#db/archive";
 import { type Backup, backupFile, bringPhotosBack, listMade, type Made, makeBackup, thinBackups } from "#db/backups";
 import { change, isDiskFull } from "#db/change";
@@ -16,7 +16,7 @@ export type BackupTask = { dataDir: string } & (
   | { what: "read"; name: string }
   | { what: "back"; name: string; at: string; label: string }
   | { what: "archive"; bytes: Uint8Array; at: string; rest: boolean }
-  | { what: "picks"; picks: Pick[]; at: string; label: string }
+  | { what: "picks"; picks: PickRecord[]; at: string; label: string }
   | { what: "weather"; days: WeatherDay[]; at: string; label: string }
 );
 export type BackupRead = { ok: true; backup: Backup; archive: Archive } | { ok: false; message: string };
@@ -84,7 +84,7 @@ function put(dataDir: string, archive: Archive, at: string, label?: string): str
 }
 
 /** Many picks at once, as one change. */
-function putPicks(dataDir: string, picks: readonly Pick[], at: string, label: string): string | null {
+function putPicks(dataDir: string, picks: readonly PickRecord[], at: string, label: string): string | null {
   const db = openGarden(dataDir);
   try {
     return change(db, label, at, (c) => {

@@ -11,7 +11,7 @@ import { sayMass } from "#core/units/mass";
 import { bulkOf } from "#core/weighing/bulk";
 import { doubtsOfPick, type PickDoubt } from "#core/weighing/doubts";
 import { netOf } from "#core/weighing/net";
-import { GRADE_WORDS, gradesFor, type Pick } from "#core/weighing/pick";
+import { GRADE_WORDS, gradesFor, type PickRecord } from "#core/weighing/pick";
 import { newId } from "#db/change";
 import { listContainers } from "#db/garden";
 import { findPick, removePick, savePick } from "#db/work";
@@ -104,7 +104,7 @@ function readyPick(typed: Record<string, string>, pickId: string | undefined): A
 }
 
 /** A part said to ripen indoors that this crop never does, in words; null: there is none. */
-function unripenable(pick: Pick, crop: Crop): string | null {
+function unripenable(pick: PickRecord, crop: Crop): string | null {
   const grades = gradesFor(crop);
   const wrong = [pick.grade, ...pick.sorted.map((p) => p.grade)].find((g) => !grades.includes(g));
   if (!wrong) return null;

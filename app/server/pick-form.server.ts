@@ -15,7 +15,7 @@ import {
   type Container,
   gradesFor,
   isCrop,
-  type Pick,
+  type PickRecord,
   partSchema,
   pickSchema,
   type SortedPart,
@@ -31,7 +31,7 @@ import { techniqueOf } from "./technique.server";
 /** Most parts that the form takes; the log holds as many. */
 const MOST_PARTS = 12;
 
-export type PickForm = { ok: true; pick: Pick } | { ok: false; faults: FormFaults };
+export type PickForm = { ok: true; pick: PickRecord } | { ok: false; faults: FormFaults };
 
 /** Reads a pick as it was entered at the scale: weights as written, containers by their counts; its photos come after. */
 export function readPickForm(
@@ -91,7 +91,7 @@ export function readPickForm(
     againG: again?.ok ? again.amount.massG : null,
     againHow: again ? typed.againHow || "tops-off" : "",
     photos: [],
-  } satisfies Record<keyof Pick, unknown>);
+  } satisfies Record<keyof PickRecord, unknown>);
   if (checked.success) return { ok: true, pick: checked.data };
   const faults = faultsOf(checked.error, typed);
   const { againG, ...errors } = faults.errors;

@@ -3,7 +3,7 @@ import { plantingName } from "#core/garden/name";
 import { isLaw, sayWait, waitingOn } from "#core/garden/treatment";
 import { sayMass } from "#core/units/mass";
 import { netOf } from "#core/weighing/net";
-import type { Pick } from "#core/weighing/pick";
+import type { PickRecord } from "#core/weighing/pick";
 import { change } from "#db/change";
 import { type LocatedError, sayError } from "#formats/located";
 import { type ColumnUses, PICK_COLUMNS, type PickColumns } from "#formats/picks-in";
@@ -98,7 +98,7 @@ function usesOf(form: FormData): ColumnUses | null {
   return asked ? uses : null;
 }
 
-function nameThem(d: Desk, picks: readonly Pick[]) {
+function nameThem(d: Desk, picks: readonly PickRecord[]) {
   const book = handbook();
   const plantings = new Map(d.snapshot.plantings.map((p) => [p.id, p]));
   const bedName = new Map(d.snapshot.beds.map((b) => [b.id, b.name]));

@@ -1,6 +1,6 @@
 import type { Snapshot } from "#core/planning/outlook";
 import { GROUPS, type GroupBy, type LoggedPick, logged, picksIn, type Totals, totalsOf } from "#core/season/pick-log";
-import type { Pick } from "#core/weighing/pick";
+import type { PickRecord } from "#core/weighing/pick";
 import { bookOf } from "#core/weighing/taught-book";
 
 export const PICK_SORTS = ["at", "kind", "crop", "bed", "net", "by"] as const;
@@ -31,7 +31,7 @@ export function logOf(snapshot: Snapshot): Log {
   );
   const of = new Map([...plantings].map(([id, p]) => [id, p.of]));
   const before = last?.log;
-  const fresh = (pick: Pick): LoggedPick[] => {
+  const fresh = (pick: PickRecord): LoggedPick[] => {
     const p = plantings.get(pick.plantingId);
     return p ? [logged(pick, p.planting, p.crop, p.bed)] : [];
   };
@@ -53,8 +53,8 @@ export function logOf(snapshot: Snapshot): Log {
  */
 function patched(
   before: readonly LoggedPick[],
-  picks: readonly Pick[],
-  fresh: (pick: Pick) => LoggedPick[],
+  picks: readonly PickRecord[],
+  fresh: (pick: PickRecord) => LoggedPick[],
   renamed: ReadonlySet<string>,
 ): LoggedPick[] {
   const entries: LoggedPick[] = [];

@@ -223,15 +223,14 @@ export function lotsNow(seeds: readonly LotSeed[], events: readonly LotEvent[]):
 }
 
 /** Pieces that are left of a lot by its own count; null: they were never counted, or it was put by. */
-export const piecesLeft = (lot: Pick2<Lot, "leftG" | "pieceG">): number | null =>
+export const piecesLeft = (lot: Pick<Lot, "leftG" | "pieceG">): number | null =>
   lot.pieceG === null ? null : Math.round(lot.leftG / lot.pieceG);
-type Pick2<T, K extends keyof T> = { [P in K]: T[P] };
 
 /**
  * Grams of a number of pieces of a lot, typed as "6 pieces"; by its own count, or where it was not counted by the usual
  * mass of one. @returns null when no number of pieces was typed
  */
-export function massOfPieces(text: string, lot: Pick2<Lot, "pieceG">, usualPieceG: number): number | null {
+export function massOfPieces(text: string, lot: Pick<Lot, "pieceG">, usualPieceG: number): number | null {
   const found = /^(\d{1,5})\s*(?:pieces?|pcs?\.?|x|heads?|bulbs?|fruits?)$/i.exec(text.trim());
   return found ? roundMass(Number(found[1]) * (lot.pieceG ?? usualPieceG)) : null;
 }

@@ -8,7 +8,7 @@ import { cropOf, handbookWith } from "../handbook";
 import { placeWith } from "../household/place";
 import { usualTaste } from "../household/taste";
 import { logged } from "../season/pick-log";
-import { blankPick, type Pick } from "../weighing/pick";
+import { blankPick, type PickRecord } from "../weighing/pick";
 import { layBest } from "./assign";
 import { betterPlaces } from "./best-places";
 import { type LotEvent, type LotSeed, lotEventSchema, lotsNow } from "./lot";
@@ -275,7 +275,7 @@ describe("lots in the best places", () => {
 
 describe("the house and the garden see each other", () => {
   const p = planting("carrot", { id: "p", bedId: "bed" });
-  const pick: Pick = blankPick({ id: "a", plantingId: "p", at: "2026-09-20T10:00", grossG: 6200 });
+  const pick: PickRecord = blankPick({ id: "a", plantingId: "p", at: "2026-09-20T10:00", grossG: 6200 });
   const garden = (lotEvents: LotEvent[]) => ({ picks: [pick], plantings: [p], places, lotEvents });
   const taken = (events: LotEvent[]) =>
     placesWithLots(garden(events), book, TODAY).find((x) => x.id === "cellar")!.takenLitres;

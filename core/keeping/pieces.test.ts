@@ -3,7 +3,7 @@ import { planting } from "../fixtures/garden";
 import { event, seed } from "../fixtures/lots";
 import { cropOf, handbookWith } from "../handbook";
 import { logged } from "../season/pick-log";
-import { blankPick, type Pick, type Way } from "../weighing/pick";
+import { blankPick, type PickRecord, type Way } from "../weighing/pick";
 import { becameOf } from "./became";
 import { dishesFor } from "./dishes";
 import { lotsNow, massOfPieces, piecesLeft } from "./lot";
@@ -60,7 +60,7 @@ describe("the household’s own dishes", () => {
 });
 
 describe("what became of a crop", () => {
-  const of = (id: string, way: Way, over: Partial<Pick> = {}) => {
+  const of = (id: string, way: Way, over: Partial<PickRecord> = {}) => {
     const p = planting("carrot", { id: "p" });
     return logged(
       blankPick({ id, plantingId: "p", at: "2026-09-20T10:00", grossG: 1000, extent: "some", way, ...over }),

@@ -5,14 +5,14 @@ import { keepingFactsOf } from "../handbook/storage";
 import type { Place } from "../household/place";
 import { logged } from "../season/pick-log";
 import { bulkOf } from "../weighing/bulk";
-import type { Pick } from "../weighing/pick";
+import type { PickRecord } from "../weighing/pick";
 import { type LotEvent, lotsNow, placeOf } from "./lot";
 import { seedsOf } from "./seeds";
 
 /** What keeps for less is eaten before it stands in the way of a plan of a fortnight. */
 const STAYS_DAYS = 30;
 type Garden = {
-  picks: readonly Pick[];
+  picks: readonly PickRecord[];
   plantings: readonly Planting[];
   places: readonly Place[];
   lotEvents: readonly LotEvent[];

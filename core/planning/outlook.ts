@@ -38,7 +38,7 @@ import { galeChance, type Hazard, hazardsOf, LEAST_MEMBERS } from "../weather/ha
 import { picksOf } from "../weighing/by-planting";
 import type { Weighing } from "../weighing/learned";
 import { netOf } from "../weighing/net";
-import { type Container, isCrop, type Pick } from "../weighing/pick";
+import { type Container, isCrop, type PickRecord } from "../weighing/pick";
 import { bookOf } from "../weighing/taught-book";
 import { heldToday, nextChanceOn, wantedBy } from "./question/constraints";
 import type { PickWish } from "./question/wish";
@@ -49,7 +49,7 @@ export type Snapshot = {
   beds: Bed[];
   plantings: Planting[];
   checks: Check[];
-  picks: Pick[];
+  picks: PickRecord[];
   windows: Window[];
   trips: Trip[];
   /** the station's record */

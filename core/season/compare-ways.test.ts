@@ -3,7 +3,7 @@ import { bed, planting } from "../fixtures/garden";
 import { event, seed } from "../fixtures/lots";
 import { cropOf } from "../handbook";
 import { lotsNow } from "../keeping/lot";
-import { blankPick, type Pick } from "../weighing/pick";
+import { blankPick, type PickRecord } from "../weighing/pick";
 import {
   figuresByLot,
   figuresByPick,
@@ -16,7 +16,7 @@ import {
 import { logged } from "./pick-log";
 
 const carrot = cropOf("carrot");
-const grown = (id: string, over: Parameters<typeof planting>[1], picks: Partial<Pick>[], sunHours = 8): Grown => {
+const grown = (id: string, over: Parameters<typeof planting>[1], picks: Partial<PickRecord>[], sunHours = 8): Grown => {
   const p = planting("carrot", { id, startedOn: "2026-05-01", ...over });
   const b = bed({ id: p.bedId, name: p.bedId, sunHours });
   const entries = picks.map((k, i) =>

@@ -10,7 +10,7 @@ import {
   type Grade,
   isCrop,
   PART_WORDS,
-  type Pick,
+  type PickRecord,
   PURPOSE_WORDS,
   WAY_WORDS,
   type Way,
@@ -18,7 +18,7 @@ import {
 
 /** A pick with the names and figures that the log shows. */
 export type LoggedPick = {
-  pick: Pick;
+  pick: PickRecord;
   reckoned: Net;
   /** weight without tops, g */
   net: number;
@@ -35,7 +35,7 @@ export type LoggedPick = {
 };
 
 /** A pick named and reckoned. */
-export function logged(pick: Pick, planting: Pick2<Planting, "kind">, crop: Crop, bed: string): LoggedPick {
+export function logged(pick: PickRecord, planting: Pick<Planting, "kind">, crop: Crop, bed: string): LoggedPick {
   const reckoned = netOf(pick, crop.topsShare, crop.yield.pieceG);
   return {
     pick,
@@ -51,7 +51,6 @@ export function logged(pick: Pick, planting: Pick2<Planting, "kind">, crop: Crop
     pieceG: crop.yield.pieceG,
   };
 }
-type Pick2<T, K extends keyof T> = { [P in K]: T[P] };
 
 /** What some picks come to. Weighed and estimated never mix, and by-products are not counted as crop. */
 export type Totals = {

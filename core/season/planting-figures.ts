@@ -73,7 +73,7 @@ export function figuresOf(planting: Planting, bed: Bed, crop: Crop, entries: rea
 const offRange = (days: number, [low, high]: readonly [number, number]): number =>
   days < low ? days - low : days > high ? days - high : 0;
 /** How the first pick lies to the packet's range, in words. */
-export function sayOffRange(f: Pick2<PlantingFigures, "daysToFirst" | "range" | "offRange">): string {
+export function sayOffRange(f: Pick<PlantingFigures, "daysToFirst" | "range" | "offRange">): string {
   if (f.daysToFirst === null) return "not picked yet";
   if (f.range === null || f.offRange === null) return `first picked on day ${f.daysToFirst}`;
   const said = `first picked on day ${f.daysToFirst}; the range is ${f.range[0]} to ${f.range[1]}`;
@@ -81,7 +81,6 @@ export function sayOffRange(f: Pick2<PlantingFigures, "daysToFirst" | "range" | 
   const by = Math.abs(f.offRange);
   return `${said}: ${by} ${by === 1 ? "day" : "days"} ${f.offRange < 0 ? "before it" : "past it"}`;
 }
-type Pick2<T, K extends keyof T> = { [P in K]: T[P] };
 
 /** What a round promised of a planting, and what came of it. */
 export type Promised = { day: Day; expectedG: number; gotG: number };

@@ -2,14 +2,14 @@ import { describe, expect, it } from "vitest";
 import { planting } from "../fixtures/garden";
 import type { Planting } from "../garden/planting";
 import { cropOf } from "../handbook";
-import { blankPick, type Pick } from "../weighing/pick";
+import { blankPick, type PickRecord } from "../weighing/pick";
 import { logged } from "./pick-log";
 import { rowNeeds, sumsOf } from "./planting-sums";
 
 /** A planting's sums by picks of [moment, g, more]. */
 function sums(
   cropId: string,
-  picks: [at: string, g: number, over?: Partial<Pick>][],
+  picks: [at: string, g: number, over?: Partial<PickRecord>][],
   over: Partial<Planting> = {},
   lostG = 0,
 ) {

@@ -41,9 +41,8 @@ export function perPlantOf(crop: Crop, own: readonly number[]): number | null {
 }
 
 /** Plants for next year by what was had: no fewer than are eaten from, no more than are of any use. */
-export const plantsNext = (e: Pick2<Enough, "had" | "enough" | "plenty">): number =>
+export const plantsNext = (e: Pick<Enough, "had" | "enough" | "plenty">): number =>
   Math.min(Math.max(e.had, e.enough), e.plenty);
-type Pick2<T, K extends keyof T> = { [P in K]: T[P] };
 
 /**
  * Plants that are enough for the household: what it eats of the crop in its season (or over the weeks it keeps), by what

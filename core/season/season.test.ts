@@ -2,13 +2,13 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { bed, plainWeather, planting } from "../fixtures/garden";
 import { cropOf } from "../handbook";
-import { blankPick, GRADES, PARTS, type Pick, WAYS } from "../weighing/pick";
+import { blankPick, GRADES, PARTS, type PickRecord, WAYS } from "../weighing/pick";
 import { GROUPS, groupPicks, type LoggedPick, logged, monthName, totalsOf, weekOf } from "./pick-log";
 import { figuresOf, keptPromises, sayOffRange } from "./planting-figures";
 import { drawnTogether, ownEvents, timelineOf, weatherEvents } from "./timeline";
 
 const tomato = cropOf("tomato");
-const entry = (over: Partial<Pick>, kind = "red slicer", crop = tomato, where = "South wall"): LoggedPick =>
+const entry = (over: Partial<PickRecord>, kind = "red slicer", crop = tomato, where = "South wall"): LoggedPick =>
   logged(blankPick({ grossG: 1000, at: "2026-08-10T18:00", ...over }), { kind }, crop, where);
 
 describe("the log drawn together", () => {

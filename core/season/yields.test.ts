@@ -3,7 +3,7 @@ import { median as referenceMedian } from "simple-statistics";
 import { describe, expect, it } from "vitest";
 import { bed, planting } from "../fixtures/garden";
 import { cropOf } from "../handbook";
-import { blankPick, type Pick } from "../weighing/pick";
+import { blankPick, type PickRecord } from "../weighing/pick";
 import { draftsOf, isDue, type Lesson, remindDays, sayRemind } from "./lessons";
 import { everyWeek, groupPicks, type LoggedPick, logged, picksIn } from "./pick-log";
 import { figuresOf } from "./planting-figures";
@@ -20,7 +20,7 @@ const plantings = new Map([
   ["t2", planting("tomato", { id: "t2", bedId: "low", startedOn: "2026-06-01", plants: 2, areaM2: null })],
   ["k", planting("kale", { id: "k", bedId: "low", startedOn: "2026-06-20", plants: null, rowM: 3 })],
 ]);
-const entry = (plantingId: string, at: string, grossG: number | null, over: Partial<Pick> = {}): LoggedPick => {
+const entry = (plantingId: string, at: string, grossG: number | null, over: Partial<PickRecord> = {}): LoggedPick => {
   const p = plantings.get(plantingId)!;
   return logged(
     blankPick({

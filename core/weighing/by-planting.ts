@@ -1,10 +1,10 @@
-import type { Pick } from "./pick";
+import type { PickRecord } from "./pick";
 
-const known = new WeakMap<readonly Pick[], Map<string, Pick[]>>();
-const NONE: readonly Pick[] = [];
+const known = new WeakMap<readonly PickRecord[], Map<string, PickRecord[]>>();
+const NONE: readonly PickRecord[] = [];
 
 /** The picks of one planting, in the order of the list; the list is sorted out once, however often it is asked. */
-export function picksOf(picks: readonly Pick[], plantingId: string): readonly Pick[] {
+export function picksOf(picks: readonly PickRecord[], plantingId: string): readonly PickRecord[] {
   let by = known.get(picks);
   if (!by) {
     by = new Map();

@@ -2,10 +2,10 @@ import { describe, expect, it } from "vitest";
 import { bed, planting } from "../fixtures/garden";
 import { cropOf } from "../handbook";
 import { doubtsOfPick } from "./doubts";
-import { blankPick, type Pick } from "./pick";
+import { blankPick, type PickRecord } from "./pick";
 
 const grown = planting("tomato", { id: "p", plants: 1, startedOn: "2026-05-20", endedOn: "2026-10-20" });
-const doubts = (over: Partial<Pick>, of = grown) =>
+const doubts = (over: Partial<PickRecord>, of = grown) =>
   doubtsOfPick(
     blankPick({ plantingId: "p", at: "2026-09-01T10:00", grossG: 900, ...over }),
     of,

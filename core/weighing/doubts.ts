@@ -4,7 +4,7 @@ import type { Planting } from "../garden/planting";
 import type { Crop } from "../handbook/crop";
 import { expectedYieldG } from "../planting/yield";
 import { netOf } from "./net";
-import { isCrop, type Pick as PickRecord } from "./pick";
+import { isCrop, type PickRecord } from "./pick";
 
 /** Why a pick is doubted before it is kept; each is asked about once, beside its field. */
 export const PICK_DOUBTS = ["to-come", "before-start", "after-end", "nothing", "too-much"] as const;

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { isDay } from "../calendar/day";
 import type { Crop } from "../handbook/crop";
-import { type Pick, tareOf } from "./pick";
+import { type PickRecord, tareOf } from "./pick";
 
 export const WEIGHED = ["litre", "piece"] as const;
 
@@ -46,15 +46,15 @@ export type Learned = {
 };
 
 /** Net before and weight after, g, of picks of a crop that stood on the scale twice. */
-const pairsOf = (picks: readonly Pick[], how: Pick["againHow"]): [number, number][] =>
+const pairsOf = (picks: readonly PickRecord[], how: PickRecord["againHow"]): [number, number][] =>
   picks.flatMap((p): [number, number][] =>
     p.againG !== null && p.againHow === how && p.grossG !== null ? [[p.grossG - tareOf(p.tare), p.againG]] : [],
   );
 
 /** What a garden's own weighings say of a crop. */
 export function learnedOf(
-  crop: Pick2<Crop, "topsShare">,
-  picks: readonly Pick[],
+  crop: Pick<Crop, "topsShare">,
+  picks: readonly PickRecord[],
   weighings: readonly Weighing[],
 ): Learned {
   const own = (what: Weighing["what"]) => weighings.filter((w) => w.what === what);
@@ -71,7 +71,6 @@ export function learnedOf(
     pieceG: piece && { value: piece.each, pieces: piece.amount },
   };
 }
-type Pick2<T, K extends keyof T> = { [P in K]: T[P] };
 
 /**
  * The handbook's crops with what this garden's scale has taught laid over them: share of tops, weight of a piece and
@@ -80,11 +79,11 @@ type Pick2<T, K extends keyof T> = { [P in K]: T[P] };
  */
 export function taughtCrops(
   all: readonly Crop[],
-  picks: readonly Pick[],
+  picks: readonly PickRecord[],
   weighings: readonly Weighing[],
   cropIdOf: ReadonlyMap<string, string>,
 ): Crop[] {
-  const twice = new Map<string, Pick[]>();
+  const twice = new Map<string, PickRecord[]>();
   for (const p of picks) {
     const id = p.againG === null ? undefined : cropIdOf.get(p.plantingId);
     if (id) twice.set(id, [...(twice.get(id) ?? []), p]);

@@ -1,5 +1,5 @@
 import { roundMass, sayMass, type UnitSystem } from "../units/mass";
-import { type Pick, tareOf } from "./pick";
+import { type PickRecord, tareOf } from "./pick";
 
 export type Net = {
   grossG: number;
@@ -19,7 +19,7 @@ export type Net = {
  * @param topsShare share of the weight that is tops, 0 to 1
  * @param pieceG usual mass of one piece, g
  */
-export function netOf(pick: Pick, topsShare: number, pieceG: number): Net {
+export function netOf(pick: PickRecord, topsShare: number, pieceG: number): Net {
   if (pick.grossG === null) {
     const netG = roundMass((pick.count ?? 0) * pieceG);
     return { grossG: netG, tareG: 0, netG, trimmedG: netG, estimated: true };
@@ -40,7 +40,7 @@ export function netOf(pick: Pick, topsShare: number, pieceG: number): Net {
 }
 
 /** The line of arithmetic: "6.4 kg gross − (2 × 1.59 kg crate + 0.3 kg bowl) = 2.92 kg net". */
-export function sayNet(pick: Pick, net: Net, system: UnitSystem): string {
+export function sayNet(pick: PickRecord, net: Net, system: UnitSystem): string {
   if (pick.grossG === null) return `${pick.count} pieces, about ${sayMass(net.netG, system)} reckoned`;
   const parts = pick.tare.map((t) => `${t.count > 1 ? `${t.count} × ` : ""}${sayMass(t.tareG, system)} ${t.name}`);
   const sum = parts.length > 1 ? `(${parts.join(" + ")})` : parts[0];
@@ -60,7 +60,7 @@ export function sayNet(pick: Pick, net: Net, system: UnitSystem): string {
  * can give, one piece of an unlikely weight. Questions, never refusals.
  */
 export function doubtsOf(
-  pick: Pick,
+  pick: PickRecord,
   net: Net,
   usualG: number | null,
   pieceG: number,

@@ -192,10 +192,10 @@ export const pickSchema = z
         message: "the empty containers weigh more than the whole load: check the weight and the containers",
       });
   });
-export type Pick = z.infer<typeof pickSchema>;
+export type PickRecord = z.infer<typeof pickSchema>;
 
 /** A pick with nothing said yet; what is known is laid over it. */
-export const blankPick = (over: Partial<Pick> = {}): Pick => ({
+export const blankPick = (over: Partial<PickRecord> = {}): PickRecord => ({
   id: "",
   plantingId: "",
   roundId: null,
@@ -233,7 +233,7 @@ export const viewSchema = z.object({
 export type View = z.infer<typeof viewSchema>;
 
 /** Whether a pick is of the crop itself, and not of its tops or flowers. */
-export const isCrop = (p: Pick): boolean => p.part === "crop";
+export const isCrop = (p: PickRecord): boolean => p.part === "crop";
 
 /** Sum of the empties, g, to a hundredth. */
 export const tareOf = (tare: readonly TareItem[]): number =>

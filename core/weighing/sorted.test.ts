@@ -6,12 +6,12 @@ import { bulkOf } from "./bulk";
 import { learnedOf, shareLost, type Weighing } from "./learned";
 import { lotsOf, usualWay } from "./lots";
 import { netOf, sayNet } from "./net";
-import { blankPick, GRADES, type Pick, pickSchema } from "./pick";
+import { blankPick, GRADES, type PickRecord, pickSchema } from "./pick";
 import { bookOf } from "./taught-book";
 
-const pick = (over: Partial<Pick> = {}): Pick =>
+const pick = (over: Partial<PickRecord> = {}): PickRecord =>
   blankPick({ id: "p", plantingId: "x", at: "2026-10-06T17:00", grossG: 6000, entered: "6 kg", ...over });
-const part = (over: Partial<Pick["sorted"][number]> = {}) => ({
+const part = (over: Partial<PickRecord["sorted"][number]> = {}) => ({
   grade: "eat-first" as const,
   way: "kitchen" as const,
   massG: 500 as number | null,
@@ -103,7 +103,7 @@ describe("what the scale teaches", () => {
     );
   });
   const beet = cropOf("beetroot");
-  const again = (id: string, before: number, after: number, how: Pick["againHow"] = "tops-off") =>
+  const again = (id: string, before: number, after: number, how: PickRecord["againHow"] = "tops-off") =>
     pick({ id, plantingId: "b", grossG: before, topsOn: true, againG: after, againHow: how });
   it("a pick weighed again with its tops off is believed, and no estimate any more", () => {
     const p = again("a", 2000, 1300);

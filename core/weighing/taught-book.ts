@@ -4,12 +4,12 @@ import { type Handbook, handbookWith } from "../handbook/index";
 import type { UnitSystem } from "../units/mass";
 import { proseOf } from "../units/prose";
 import { taughtCrops, type Weighing } from "./learned";
-import type { Pick } from "./pick";
+import type { PickRecord } from "./pick";
 
 type Garden = {
   ownCrops: Crop[];
   plantings: Planting[];
-  picks: Pick[];
+  picks: PickRecord[];
   weighings: Weighing[];
   garden?: { units: UnitSystem };
 };

@@ -2,9 +2,9 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { gramsFromPounds } from "../units/convert";
 import { doubtsOf, netOf, sayNet } from "./net";
-import { blankPick, type Pick, pickSchema, tareOf } from "./pick";
+import { blankPick, type PickRecord, pickSchema, tareOf } from "./pick";
 
-const pick = (over: Partial<Pick> = {}): Pick =>
+const pick = (over: Partial<PickRecord> = {}): PickRecord =>
   blankPick({
     id: "p",
     plantingId: "x",

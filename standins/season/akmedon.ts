@@ -10,7 +10,7 @@ import { plan } from "#core/planning/solver/optimise";
 import type { Check, Reading } from "#core/planting/check";
 import type { Verdict } from "#core/planting/verdict";
 import type { WeatherDay } from "#core/weather/daily";
-import { blankPick, type Pick } from "#core/weighing/pick";
+import { blankPick, type PickRecord } from "#core/weighing/pick";
 import { type Eyes, readCue } from "./eyes";
 import type { Decider, Take, Taken } from "./season";
 import { isRipe, isThere, type Stand } from "./stand";
@@ -65,7 +65,7 @@ const GIVEN_UP_DAYS = 28;
 export function akmedon(manner: Manner, said: Said[] | null = null): () => Decider {
   return () => {
     const checks: Check[] = [];
-    const picks: Pick[] = [];
+    const picks: PickRecord[] = [];
     const ended = new Map<string, Day>();
     const lastLook = new Map<string, { day: Day; ready: number }>();
     let record: WeatherDay[] = [];
@@ -187,7 +187,7 @@ export function akmedon(manner: Manner, said: Said[] | null = null): () => Decid
   };
 }
 
-const pickOf = (taken: Taken, n: number): Pick =>
+const pickOf = (taken: Taken, n: number): PickRecord =>
   blankPick({
     id: `pick-${n}`,
     plantingId: taken.plantingId,
@@ -294,7 +294,7 @@ function snapshotOf(
   day: Day,
   record: WeatherDay[],
   checks: Check[],
-  picks: Pick[],
+  picks: PickRecord[],
   ended: ReadonlyMap<string, Day>,
 ): Snapshot {
   const plantings: Planting[] = season.plantings.map(({ planting }) => ({
