@@ -2,7 +2,6 @@ import type { PlantingSums, Ratio } from "#core/season/planting-sums";
 import { M_PER_FOOT, M2_PER_SQUARE_FOOT } from "#core/units/constants";
 import { sayArea } from "#core/units/distance";
 import { sayMass, type UnitSystem } from "#core/units/mass";
-import { sayDistance } from "#core/units/say";
 
 /** A sum as it is shown: what it is, the figure, and how it was reckoned; "" where there is nothing to show of that. */
 export type SumLine = { name: string; value: string; way: string };
@@ -70,11 +69,3 @@ export function sumLines(s: PlantingSums, units: UnitSystem): SumLine[] {
 
 /** Days as weeks where they make some. @example sayWeeks(15) // "2 weeks" */
 const sayWeeks = (days: number): string => (days < 11 ? many(days, "day") : many(Math.round(days / 7), "week"));
-
-/** A row's needs in a sentence. */
-export const sayRow = (
-  lengthM: number,
-  n: { plants: number; seeds: number; rows: number | null },
-  units: UnitSystem,
-): string =>
-  `${sayDistance(lengthM, units)} of row: ${many(n.plants, "plant")}, ${many(n.seeds, "seed")}${n.rows === null ? "" : `; ${many(n.rows, "row")} side by side`}.`;
