@@ -1,5 +1,6 @@
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { sayMass } from "#core/units/mass";
+import { volumeUnit } from "#core/units/volume";
 
 type Totals = { keptG: number; lostG: number; minutes: number };
 
@@ -45,6 +46,7 @@ export function Ledger({
     ],
     ["of your time", hours(shown.minutes), change(now.minutes, shown.minutes, hours), shown.minutes > now.minutes],
   ];
+  const inRoom = (litres: number) => Math.round(litres / volumeUnit(units).litres);
   return (
     <Flex gap={{ base: "4", md: "10" }} wrap="wrap" mb="4" align="baseline" aria-live="polite" data-testid="ledger">
       {items.map(([name, value, delta, worse]) => (
@@ -65,11 +67,11 @@ export function Ledger({
       {room && (
         <Box minW={{ md: "9rem" }}>
           <Text fontFamily="heading" fontSize={{ base: "2xl", md: "3xl" }} fontWeight="600" lineHeight="1.1">
-            {Math.round(room.peak)} / {Math.round(room.capacity)} l
+            {inRoom(room.peak)} / {inRoom(room.capacity)} {units === "us" ? "qt" : "l"}
             {Math.abs(room.peak - room.was) >= 1 && (
               <chakra.span fontSize="lg" color={room.peak > room.was ? "madder" : "moss"}>
                 {room.peak > room.was ? " +" : " −"}
-                {Math.round(Math.abs(room.peak - room.was))} l
+                {inRoom(Math.abs(room.peak - room.was))} {units === "us" ? "qt" : "l"}
               </chakra.span>
             )}
           </Text>
