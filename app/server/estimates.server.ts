@@ -36,12 +36,9 @@ export function bedFree(d: Desk, bedId: string) {
   const here = d.outlook.plantings.filter((p) => p.bed.id === bedId);
   const lasts = here.map((p) => lastPicks(d).get(p.planting.id) ?? null);
   const on = share === 1 ? d.today : freeOn(lasts, d.today);
-  const words = [
-    share > 0 && share < 1 ? `${sayShare(share)} is free` : "",
-    share === 1 ? "free" : on ? `free about ${sayMonthDay(on)}` : "",
-  ]
-    .filter(Boolean)
-    .join("; ");
+  const part = share > 0 && share < 1 ? `${sayShare(share)} is free` : "";
+  const whole = on ? `${part ? "all of it" : "free"} about ${sayMonthDay(on)}` : "";
+  const words = share === 1 ? "free" : [part, whole].filter(Boolean).join(", ");
   return { share, on, words };
 }
 

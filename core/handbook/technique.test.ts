@@ -53,6 +53,20 @@ describe("how a crop is taken", () => {
     expect(taken.leave).toMatch(leave);
     expect(taken.tool).toBe(tool);
   });
+  it("size goes before school, school before ground, in whatever order the handbook tells them", () => {
+    const crop = cropOf("carrot");
+    const way = (how: string, of: object) => ({ how, source: "CP" as const, ...of });
+    const when = [
+      way("ground", { soil: "hard" }),
+      way("school", { school: "storing" }),
+      way("size", { size: "large" }),
+    ];
+    const taken = (of: Circumstances) => techniqueFor({ ...crop, technique: { ...crop.technique, when } }, of).how;
+    expect(taken({ soil: "baked" })).toBe("ground");
+    expect(taken({ soil: "baked", schoolId: "storing" })).toBe("school");
+    expect(taken({ soil: "baked", schoolId: "storing", meanStage: 1.9 })).toBe("size");
+    expect(taken({})).toBe(crop.technique.how);
+  });
   it("every other way belongs to a school that the crop has, and says when it holds", () => {
     for (const crop of CROPS)
       for (const w of crop.technique.when) {

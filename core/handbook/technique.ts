@@ -15,8 +15,8 @@ const LARGE_FROM = 1.7;
 const SMALL_TO = 1.25;
 
 /**
- * How a crop is taken under the circumstances: the school's own way before what the ground or the size asks for, both
- * before the usual one.
+ * How a crop is taken under the circumstances: what its size asks for goes before the school's own way, that before what
+ * the ground asks for, and all of them before the usual one.
  * @example techniqueFor(garlic, { soil: "baked" }).tool // "fork"
  */
 export function techniqueFor(crop: Pick<Crop, "technique" | "container">, of: Circumstances = {}): Technique {

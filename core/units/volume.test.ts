@@ -11,6 +11,7 @@ describe("room in litres and quarts", () => {
     ["18 quarts", "metric", 17.034],
     ["5 gal", "metric", 18.927],
     ["1 bushel", "metric", 35.239],
+    ["2 bu", "us", 70.478],
     ["2 cu ft", "us", 56.634],
     ["1,5", "metric", 1.5],
     ["", "us", null],
