@@ -1,5 +1,5 @@
 import { randomBytes } from "node:crypto";
-import { desc, eq, getTableColumns, sql } from "drizzle-orm";
+import { asc, desc, eq, getTableColumns, sql } from "drizzle-orm";
 import type { SQLiteColumn, SQLiteTable } from "drizzle-orm/sqlite-core";
 import type { Db } from "./open";
 import type { JournalEntry } from "./schema/garden";
@@ -265,17 +265,40 @@ export function kept<T>(name: TableName, read: (db: Db) => T): (db: Db) => T {
   };
 }
 
+/** Order of rows by one field after the other, as the database sorts them. */
+const byFields =
+  <Row>(fields: readonly (keyof Row)[]) =>
+  (a: Row, b: Row): number => {
+    for (const field of fields) {
+      if (a[field] < b[field]) return -1;
+      if (a[field] > b[field]) return 1;
+    }
+    return 0;
+  };
+
 /**
  * The rows of a table in order, kept in memory: after a change only what was written is read again. A hundred thousand
  * picks need not be read because one more was logged; rows that did not change stay the same objects.
- * @param read all rows, in the order of `compare`
+ * @param fields by which they are sorted, the last of them its key
+ * @param fit rows that are to be had; all of them unless said otherwise
  */
 export function keptRows<N extends TableName>(
   name: N,
-  read: (db: Db) => RowOf<N>[],
-  compare: (a: RowOf<N>, b: RowOf<N>) => number,
+  fields: readonly (keyof RowOf<N> & string)[],
+  fit: (row: RowOf<N>) => boolean = () => true,
 ): (db: Db) => RowOf<N>[] {
   const memo = new WeakMap<Db, { count: number; version: unknown; rows: RowOf<N>[] }>();
+  const compare = byFields<RowOf<N>>(fields);
+  const read = (db: Db): RowOf<N>[] => {
+    const table = TABLES[name] as SQLiteTable;
+    const columns = TABLES[name] as unknown as Record<string, SQLiteColumn>;
+    const rows = db
+      .select()
+      .from(table)
+      .orderBy(...fields.map((f) => asc(columns[f]!)))
+      .all() as RowOf<N>[];
+    return rows.filter(fit);
+  };
   return (db) => {
     const { count, keys } = touchesOf(db, name);
     const version = versionOf(db);
@@ -292,7 +315,10 @@ export function keptRows<N extends TableName>(
     return rows;
 
     function patched(before: RowOf<N>[], changed: ReadonlySet<string>): RowOf<N>[] {
-      const fresh = [...changed].flatMap((k) => (readRow(db, name, k) as RowOf<N> | null) ?? []).sort(compare);
+      const fresh = [...changed]
+        .flatMap((k) => (readRow(db, name, k) as RowOf<N> | null) ?? [])
+        .filter(fit)
+        .sort(compare);
       const column = keyOf(name);
       const rest = before.filter((row) => !changed.has((row as Record<string, unknown>)[column] as string));
       for (const row of fresh) {

@@ -4,9 +4,10 @@ import { join } from "node:path";
 import Database from "better-sqlite3";
 import { beforeEach, describe, expect, it } from "vitest";
 import type { Bed } from "#core/garden/bed";
+import type { Snapshot } from "#core/planning/outlook";
 import { demoGarden } from "#standins/demo-garden";
 import { archiveOf, restoreArchive } from "./archive";
-import { change, listChanges, orderedId, revision, undo, undoable } from "./change";
+import { change, listChanges, orderedId, revision, type TableName, undo, undoable } from "./change";
 import { gardenOfSchema, RELEASED } from "./fixtures";
 import { gardenOf, snapshotOf } from "./garden";
 import { type Db, databaseFile, openGarden } from "./open";
@@ -21,6 +22,19 @@ beforeEach(() => {
   dir = mkdtempSync(join(tmpdir(), "akmedon-"));
   db = openGarden(dir);
 });
+/** Which list of a snapshot holds which table's rows. */
+const snapshotTables: Partial<Record<TableName, keyof Snapshot>> = {
+  ...Object.fromEntries(
+    [
+      ["containers", "windows", "datedWindows", "tastes", "places", "trips", "beds", "plantings", "checks", "picks"],
+      ["treatments", "pickWishes", "placeReadings", "lotEvents", "lessons", "bedLosses", "ticks", "ownJobs"],
+      ["jobMarks", "dishes", "seedLots", "planned", "weighings", "bedReadings", "covers", "forecasts"],
+    ]
+      .flat()
+      .map((name) => [name, name]),
+  ),
+  weatherDays: "weather",
+};
 const bed: Bed = { ...demo.beds[0]!, id: "new", name: "New bed" };
 
 const byKey = (a: object, b: object) => (JSON.stringify(a) < JSON.stringify(b) ? -1 : 1);
@@ -130,6 +144,36 @@ describe("picks kept in memory", () => {
     change(other, "from elsewhere", AT, (c) => c.put("picks", { ...one, id: "elsewhere", grossG: 9000 }));
     other.$client.close();
     expect(kept()).toEqual(truth());
+  });
+});
+
+describe("every table kept in memory", () => {
+  const LISTS = Object.entries(demo).flatMap(([name, rows]) =>
+    Array.isArray(rows) && rows.length > 0 && name in snapshotTables ? [name as TableName] : [],
+  );
+  /** the garden as another connection reads it from the file */
+  const truth = () => {
+    const other = openGarden(dir);
+    const read = snapshotOf(other);
+    other.$client.close();
+    return read;
+  };
+  it.each(LISTS)("%s: a row taken out, put back, given another id and taken back is as the file has it", (name) => {
+    restoreArchive(db, demo, AT);
+    const rows = (snapshotOf(db) as unknown as Record<string, Record<string, string>[]>)[snapshotTables[name]!]!;
+    const key = name === "weatherDays" ? "day" : "id";
+    const row = rows[Math.floor(rows.length / 2)]!;
+    const other = { ...row, [key]: name === "weatherDays" ? "1999-05-05" : "zz-another" };
+    const done = change(db, "another", AT, (c) => c.put(name, other as never))!;
+    expect(snapshotOf(db)).toEqual(truth());
+    change(db, "out", AT, (c) => c.remove(name, other[key]!));
+    expect(snapshotOf(db)).toEqual(truth());
+    expect(undo(db, done, AT).ok).toBe(false);
+    const impossible = Object.keys(row).find((k) => ["at", "day", "startOn", "startedOn", "fromDay"].includes(k));
+    if (impossible && name !== "weatherDays") {
+      change(db, "by another hand", AT, (c) => c.put(name, { ...other, [impossible]: "2026-02-31" } as never));
+      expect(snapshotOf(db)).toEqual(truth());
+    }
   });
 });
 

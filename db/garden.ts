@@ -1,12 +1,12 @@
-import { asc, desc } from "drizzle-orm";
+import { desc } from "drizzle-orm";
 import type { Trip, Window } from "#core/calendar/windows";
 import { localTimeOf } from "#core/calendar/zone";
-import { type Garden, newGarden, type Person } from "#core/garden/garden";
+import { type Garden, newGarden } from "#core/garden/garden";
 import type { Place } from "#core/household/place";
 import type { Snapshot } from "#core/planning/outlook";
 import type { Forecast } from "#core/weather/daily";
 import type { Container } from "#core/weighing/pick";
-import { change, kept, keptRows } from "./change";
+import { change, kept, keptRows, type RowOf, type TableName } from "./change";
 import { listOwnCrops } from "./handbook";
 import type { Db } from "./open";
 import * as t from "./schema/index";
@@ -24,16 +24,11 @@ export function nowAt(garden: Garden): string {
   return garden.pinnedNow ?? localTimeOf(Date.now(), garden.timeZone);
 }
 
-export const listPeople = (db: Db): Person[] =>
-  db.select().from(t.people).orderBy(asc(t.people.role), asc(t.people.id)).all();
-export const listContainers = (db: Db): Container[] =>
-  db.select().from(t.containers).orderBy(asc(t.containers.id)).all();
-export const listWindows = (db: Db): Window[] =>
-  db.select().from(t.windows).orderBy(asc(t.windows.weekday), asc(t.windows.startsAt), asc(t.windows.id)).all();
-export const listPlaces = (db: Db): Place[] =>
-  db.select().from(t.places).orderBy(asc(t.places.kind), asc(t.places.id)).all();
-export const listTrips = (db: Db): Trip[] =>
-  db.select().from(t.trips).orderBy(asc(t.trips.fromDay), asc(t.trips.id)).all();
+export const listPeople = keptRows("people", ["role", "id"]);
+export const listContainers: (db: Db) => Container[] = keptRows("containers", ["id"]);
+export const listWindows: (db: Db) => Window[] = keptRows("windows", ["weekday", "startsAt", "id"]);
+export const listPlaces: (db: Db) => Place[] = keptRows("places", ["kind", "id"]);
+export const listTrips: (db: Db) => Trip[] = keptRows("trips", ["fromDay", "id"]);
 
 /** The latest forecast issued on or before a day. */
 export const forecastInForce = kept("forecasts", (db): (Forecast & { id: string }) | null => {
@@ -52,24 +47,33 @@ const keptForecasts = kept("forecasts", (db): Forecast[] => {
   return rows.reverse();
 });
 
-/** The station's record, days in order. */
-const stationRecord = kept("weatherDays", (db) =>
-  sound(db.select().from(t.weatherDays).orderBy(asc(t.weatherDays.day)).all()),
-);
+/** Rows of a table in order without those that carry a date that cannot be (listSetAside). */
+const soundRows = <N extends TableName>(name: N, ...fields: (keyof RowOf<N> & string)[]) =>
+  keptRows(name, fields, (row) => impossibleDate(row) === null);
 
-/** Every pick, in the order of time. */
-const keptPicks = keptRows(
-  "picks",
-  (db) => sound(db.select().from(t.picks).orderBy(asc(t.picks.at), asc(t.picks.id)).all()),
-  (a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : a.id < b.id ? -1 : a.id > b.id ? 1 : 0),
-);
-
-/** What was said of jobs, in the order of time. */
-const keptMarks = keptRows(
-  "jobMarks",
-  (db) => sound(db.select().from(t.jobMarks).orderBy(asc(t.jobMarks.day), asc(t.jobMarks.id)).all()),
-  (a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : a.id < b.id ? -1 : a.id > b.id ? 1 : 0),
-);
+const beds = keptRows("beds", ["walkOrder", "id"]);
+const plantings = keptRows("plantings", ["startedOn", "id"]);
+const tastes = keptRows("tastes", ["id"]);
+const dishes = keptRows("dishes", ["name", "id"]);
+const seedLots = keptRows("seedLots", ["cropId", "kind", "id"]);
+const checks = soundRows("checks", "at", "id");
+const picks = soundRows("picks", "at", "id");
+const trips = soundRows("trips", "fromDay", "id");
+const datedWindows = soundRows("datedWindows", "day", "id");
+const treatments = soundRows("treatments", "day", "id");
+const pickWishes = soundRows("pickWishes", "day", "id");
+const placeReadings = soundRows("placeReadings", "at", "id");
+const lotEvents = soundRows("lotEvents", "at", "id");
+const lessons = soundRows("lessons", "at", "id");
+const bedLosses = soundRows("bedLosses", "day", "id");
+const ticks = soundRows("ticks", "id");
+const ownJobs = soundRows("ownJobs", "startOn", "id");
+const jobMarks = soundRows("jobMarks", "day", "id");
+const planned = soundRows("planned", "startOn", "id");
+const weighings = soundRows("weighings", "day", "id");
+const stationRecord = soundRows("weatherDays", "day");
+const bedReadings = soundRows("bedReadings", "day", "id");
+const covers = soundRows("covers", "day", "id");
 
 /** Everything that judging and planning read, in one go; rows with a date that cannot be are left out (listSetAside). */
 export function snapshotOf(db: Db): Snapshot {
@@ -94,41 +98,35 @@ export function snapshotOf(db: Db): Snapshot {
 
 const rowsOf = (db: Db): Snapshot => ({
   garden: gardenOf(db),
-  beds: db.select().from(t.beds).orderBy(asc(t.beds.walkOrder), asc(t.beds.id)).all(),
-  plantings: db.select().from(t.plantings).orderBy(asc(t.plantings.startedOn), asc(t.plantings.id)).all(),
-  checks: sound(db.select().from(t.checks).orderBy(asc(t.checks.at), asc(t.checks.id)).all()),
-  picks: keptPicks(db),
+  beds: beds(db),
+  plantings: plantings(db),
+  checks: checks(db),
+  picks: picks(db),
   windows: listWindows(db),
-  trips: sound(listTrips(db)),
-  datedWindows: sound(db.select().from(t.datedWindows).orderBy(asc(t.datedWindows.day), asc(t.datedWindows.id)).all()),
+  trips: trips(db),
+  datedWindows: datedWindows(db),
   containers: listContainers(db),
-  tastes: db.select().from(t.tastes).orderBy(asc(t.tastes.id)).all(),
+  tastes: tastes(db),
   places: listPlaces(db),
-  treatments: sound(db.select().from(t.treatments).orderBy(asc(t.treatments.day), asc(t.treatments.id)).all()),
-  pickWishes: sound(db.select().from(t.pickWishes).orderBy(asc(t.pickWishes.day), asc(t.pickWishes.id)).all()),
-  placeReadings: sound(
-    db.select().from(t.placeReadings).orderBy(asc(t.placeReadings.at), asc(t.placeReadings.id)).all(),
-  ),
-  lotEvents: sound(db.select().from(t.lotEvents).orderBy(asc(t.lotEvents.at), asc(t.lotEvents.id)).all()),
-  lessons: sound(db.select().from(t.lessons).orderBy(asc(t.lessons.at), asc(t.lessons.id)).all()),
-  bedLosses: sound(db.select().from(t.bedLosses).orderBy(asc(t.bedLosses.day), asc(t.bedLosses.id)).all()),
-  ticks: sound(db.select().from(t.ticks).orderBy(asc(t.ticks.id)).all()),
-  ownJobs: sound(db.select().from(t.ownJobs).orderBy(asc(t.ownJobs.startOn), asc(t.ownJobs.id)).all()),
-  jobMarks: keptMarks(db),
-  dishes: db.select().from(t.dishes).orderBy(asc(t.dishes.name), asc(t.dishes.id)).all(),
-  seedLots: db
-    .select()
-    .from(t.seedLots)
-    .orderBy(asc(t.seedLots.cropId), asc(t.seedLots.kind), asc(t.seedLots.id))
-    .all(),
-  planned: sound(db.select().from(t.planned).orderBy(asc(t.planned.startOn), asc(t.planned.id)).all()),
-  weighings: sound(db.select().from(t.weighings).orderBy(asc(t.weighings.day), asc(t.weighings.id)).all()),
+  treatments: treatments(db),
+  pickWishes: pickWishes(db),
+  placeReadings: placeReadings(db),
+  lotEvents: lotEvents(db),
+  lessons: lessons(db),
+  bedLosses: bedLosses(db),
+  ticks: ticks(db),
+  ownJobs: ownJobs(db),
+  jobMarks: jobMarks(db),
+  dishes: dishes(db),
+  seedLots: seedLots(db),
+  planned: planned(db),
+  weighings: weighings(db),
   weather: stationRecord(db),
   forecast: forecastInForce(db),
   ownCrops: listOwnCrops(db),
   forecasts: keptForecasts(db),
-  bedReadings: sound(db.select().from(t.bedReadings).orderBy(asc(t.bedReadings.day), asc(t.bedReadings.id)).all()),
-  covers: sound(db.select().from(t.covers).orderBy(asc(t.covers.day), asc(t.covers.id)).all()),
+  bedReadings: bedReadings(db),
+  covers: covers(db),
 });
 
 /** A row that is left out because of a date that cannot be, with the page on which it can be mended. */

@@ -1,19 +1,20 @@
 import { asc, eq } from "drizzle-orm";
 import type { Crop } from "#core/handbook/crop";
-import { change, type RowOf } from "./change";
+import { change, kept, type RowOf } from "./change";
 import type { Db } from "./open";
 import * as t from "./schema/index";
 
 export type PracticeAnswer = RowOf<"practice">;
 
 /** The gardener's own crops, by id. */
-export const listOwnCrops = (db: Db): Crop[] =>
+export const listOwnCrops: (db: Db) => Crop[] = kept("ownCrops", (db) =>
   db
     .select()
     .from(t.ownCrops)
     .orderBy(asc(t.ownCrops.id))
     .all()
-    .map((row) => row.crop);
+    .map((row) => row.crop),
+);
 
 /** Saves an own crop or a changed copy. @returns the journal's id */
 export const saveOwnCrop = (db: Db, crop: Crop, at: string): string | null =>

@@ -1,5 +1,6 @@
 import { join } from "node:path";
 import { type Handbook, handbookWith } from "#core/handbook/index";
+import { Memory } from "#core/planning/memory";
 import { type Outlook, outlookOf, type Snapshot } from "#core/planning/outlook";
 import type { Kept, PlanProblem, Wishes } from "#core/planning/question/problem";
 import { problemOf } from "#core/planning/question/question";
@@ -22,6 +23,7 @@ export function db(): Db {
 export type Desk = { snapshot: Snapshot; outlook: Outlook; now: string; today: string };
 
 let memo: { key: string; desk: Desk } | null = null;
+const memory = new Memory();
 
 /** The garden as it stands now, judged. Worked out once for each change and each quarter of an hour. */
 export function desk(): Desk {
@@ -37,7 +39,7 @@ export function desk(): Desk {
   }
   const snapshot = snapshotOf(open);
   const moment = nowAt(snapshot.garden);
-  const outlook = outlookOf(snapshot, moment, true);
+  const outlook = outlookOf(snapshot, moment, true, false, memory);
   memo = {
     key: `${stamp} ${moment.slice(0, 13)}`,
     desk: { snapshot, outlook, now: moment, today: moment.slice(0, 10) },

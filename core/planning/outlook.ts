@@ -5,9 +5,7 @@ import type { Garden } from "../garden/garden";
 import type { Planting } from "../garden/planting";
 import type { Tick } from "../garden/tick";
 import type { Treatment } from "../garden/treatment";
-import type { Crop, School } from "../handbook/crop";
-import { schoolOf } from "../handbook/index";
-import { inRipeColour } from "../handbook/ripe-colour";
+import type { Crop } from "../handbook/crop";
 import type { Place } from "../household/place";
 import type { Taste } from "../household/taste";
 import type { JobMark, OwnJob } from "../jobs/mark";
@@ -15,19 +13,12 @@ import type { Dish } from "../keeping/dishes";
 import type { LotEvent } from "../keeping/lot";
 import type { PlaceReading } from "../keeping/place-air";
 import type { Check } from "../planting/check";
-import { referenceWarmth, warmth } from "../planting/clock";
-import { type Judgement, judge } from "../planting/judge";
-import { needsOf } from "../planting/needs";
 import { clockStart, ownShift } from "../planting/season-clock";
-import { isSick } from "../planting/sick";
-import { spreading } from "../planting/sickness";
-import { standingPieces } from "../planting/standing";
-import { piecesPerDay, type Supply, supplyOf } from "../planting/supply";
 import type { BedLoss } from "../season/bed-loss";
 import type { Lesson } from "../season/lessons";
 import type { Planned } from "../season/next-plot-row";
 import type { SeedLot } from "../season/seed-lots";
-import { bedDay, COVER_WARMTH, coverNight, nightInBed } from "../weather/bed-night";
+import { COVER_WARMTH, coverNight, nightInBed } from "../weather/bed-night";
 import { type BedReading, type CoverNight, type LearnedOffset, learnOffset } from "../weather/bed-offset";
 import { type Climate, climateOf, weatherFor } from "../weather/climate";
 import type { HazardDay } from "../weather/crop-hazards";
@@ -37,11 +28,14 @@ import { type LeadSkill, skillOf, spreadRatio } from "../weather/forecast-skill"
 import { galeChance, type Hazard, hazardsOf, LEAST_MEMBERS } from "../weather/hazards";
 import { picksOf } from "../weighing/by-planting";
 import type { Weighing } from "../weighing/learned";
-import { netOf } from "../weighing/net";
-import { type Container, isCrop, type PickRecord } from "../weighing/pick";
+import type { Container, PickRecord } from "../weighing/pick";
 import { bookOf } from "../weighing/taught-book";
+import { Memory } from "./memory";
+import { type PlantingInput, type PlantingOutlook, plantingOutlook } from "./planting-outlook";
 import { heldToday, nextChanceOn, wantedBy } from "./question/constraints";
 import type { PickWish } from "./question/wish";
+
+export type { PlantingOutlook } from "./planting-outlook";
 
 /** Everything about a garden that judging and planning read. */
 export type Snapshot = {
@@ -84,14 +78,6 @@ export type Snapshot = {
   planned: Planned[];
 };
 
-export type PlantingOutlook = {
-  planting: Planting;
-  bed: Bed;
-  crop: Crop;
-  school: School;
-  judgement: Judgement;
-  supply: Supply;
-};
 export type DayOutlook = {
   weather: WeatherDay;
   from: "record" | "forecast" | "usual";
@@ -133,11 +119,18 @@ const JUDGED_DAYS = 28;
  * what each planting can supply. Pure: the moment is passed in.
  * @param now local time "2026-10-06T15:30"
  * @param track whether to keep the chances of every day since each planting began
+ * @param memory of outlooks before this one: a planting is judged again only when something of its own has changed
  */
-export function outlookOf(snapshot: Snapshot, now: string, weighReadings = false, track = false): Outlook {
+export function outlookOf(
+  snapshot: Snapshot,
+  now: string,
+  weighReadings = false,
+  track = false,
+  memory = new Memory(),
+): Outlook {
   const today = now.slice(0, 10);
   const { garden } = snapshot;
-  const climate = climateOf(snapshot.weather, garden.latitudeDeg);
+  const climate = memory.steady("climate", climateOf(snapshot.weather, garden.latitudeDeg));
   const record = new Map(snapshot.weather.filter((w) => w.day < today).map((w) => [w.day, w]));
   const issuedOn = snapshot.forecast?.issuedOn ?? today;
   const skill = skillOf(snapshot.forecasts, record, snapshot.forecast?.source ?? "");
@@ -174,7 +167,10 @@ export function outlookOf(snapshot: Snapshot, now: string, weighReadings = false
   };
   const first = growing.reduce((least, p) => (begins(p) < least ? begins(p) : least), today);
   const all = weatherFor(first, addDays(today, JUDGED_DAYS), record, forecast, climate);
-  const weather = all.map((d) => d.weather);
+  const weather = memory.steady(
+    "weather",
+    all.map((d) => d.weather),
+  );
   const ahead = all.slice(daysBetween(first, today), daysBetween(first, today) + HORIZON_DAYS + 1);
   const nightOf = (d: (typeof ahead)[number]): Night =>
     (d.from === "forecast" ? nights.get(d.weather.day) : undefined) ?? {
@@ -196,8 +192,8 @@ export function outlookOf(snapshot: Snapshot, now: string, weighReadings = false
   );
   const bedById = new Map(snapshot.beds.map((b) => [b.id, { ...b, nightOffsetC: offsets.get(b.id)!.offsetC }]));
   const covered = new Set(snapshot.covers.map((c) => `${c.bedId} ${c.day}`));
-  const underCover = (bed: Bed, days: readonly WeatherDay[]): WeatherDay[] =>
-    covered.size === 0 ? [...days] : days.map((w) => (covered.has(`${bed.id} ${w.day}`) ? coverNight(w) : w));
+  const underCover = (bed: Bed, days: readonly WeatherDay[]): readonly WeatherDay[] =>
+    covered.size === 0 ? days : days.map((w) => (covered.has(`${bed.id} ${w.day}`) ? coverNight(w) : w));
   const checksOf = groupBy(snapshot.checks, (c) => c.plantingId);
   // every night in every bed, once: verdicts, plans and the weather page's tables all read it
   const bedNights = new Map(
@@ -216,73 +212,57 @@ export function outlookOf(snapshot: Snapshot, now: string, weighReadings = false
       bed,
       ahead.filter((d) => d.from !== "usual").map((d) => d.weather),
     ).map((weather, k) => ({ weather, night: bedNights.get(bed.id)![k]!, members: membersFor(ahead[k]!) }));
+  const inBed = new Map(
+    [...bedById.values()].map((bed) => [
+      bed.id,
+      memory.steady(`bed ${bed.id}`, {
+        weather: underCover(bed, weather),
+        ahead: underCover(
+          bed,
+          ahead.map((d) => d.weather),
+        ),
+        nights: bedNights.get(bed.id)!.map((night, k) => ({ ...night, galeChance: gales[k]! })),
+        hazardDays: hazardDays(bed),
+      }),
+    ]),
+  );
   const lately = weather.filter((w) => w.day < today && w.day >= addDays(today, -21));
   const absences = snapshot.trips.filter((t) => t.standInMinutes === 0);
   const nextChance = nextChanceOn(snapshot, now, HORIZON_DAYS);
-  const plantings = growing.flatMap((planting) => {
+  const plantings = growing.flatMap((planting): PlantingOutlook[] => {
     const bed = bedById.get(planting.bedId);
     if (!bed) return [];
-    const crop = inRipeColour(book.of(planting.cropId), planting.ripeColour);
-    const school = schoolOf(crop, planting.schoolId);
-    const picks = [...picksOf(snapshot.picks, planting.id).filter(isCrop)].sort((a, b) =>
-      a.at < b.at ? -1 : a.at > b.at ? 1 : 0,
-    );
-    const checks = [...(checksOf.get(planting.id) ?? [])].sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0));
-    // what stands for years is reckoned season by season
-    const season = begins(planting);
-    const before = picks
-      .filter((p) => p.at.slice(0, 10) >= season)
-      .map((p) => ({
-        day: p.at.slice(0, 10),
-        netG: netOf(p, crop.topsShare, crop.yield.pieceG).trimmedG,
-        all: p.extent !== "some",
-      }));
-    const span = before.length > 1 ? weather.filter((w) => w.day > before[0]!.day && w.day <= before.at(-1)!.day) : [];
-    const referenceDays = span.reduce((sum, w) => sum + warmth(bedDay(w, bed), crop), 0) / referenceWarmth(crop);
-    const judgement = judge({
+    const crop = book.of(planting.cropId);
+    const input: PlantingInput = {
       today,
       planting,
       bed,
       crop,
-      school,
-      checks,
-      picks: picks.map((p) => ({
-        day: p.at.slice(0, 10),
-        extent: p.extent,
-        aside: p.purpose === "test" || p.purpose === "thinning",
-        massG: netOf(p, crop.topsShare, crop.yield.pieceG).trimmedG,
-      })),
-      piecesPerDay: piecesPerDay(planting, bed, crop, before, referenceDays, today),
-      weather: underCover(bed, weather),
+      checks: checksOf.get(planting.id) ?? [],
+      picks: picksOf(snapshot.picks, planting.id),
+      season: begins(planting),
+      ...inBed.get(bed.id)!,
+      lately,
       climate,
       latitudeDeg: garden.latitudeDeg,
       horizonDays: JUDGED_DAYS,
       weighReadings,
       track,
       held: heldToday(snapshot, planting.id, today),
-      pressing: (chances) =>
-        needsOf(crop, bed, hazardDays(bed), chances, lately, {
-          bedWantedBy: wantedBy(snapshot.pickWishes, planting.id, today),
-          trips: absences,
-          nextChance,
-        }),
-    });
-    const supply = supplyOf(
-      planting,
-      bed,
-      crop,
-      { ...judgement, days: judgement.belief.slice(0, HORIZON_DAYS + 1) },
-      underCover(
-        bed,
-        ahead.map((d) => d.weather),
-      ),
-      bedNights.get(bed.id)!.map((night, k) => ({ ...night, galeChance: gales[k]! })),
-      before,
-      referenceDays,
-      standingPieces(planting, bed, crop, checks, before, referenceDays, weather, today, judgement.flushOver),
-    );
-    return [{ planting, bed, crop, school, judgement, supply: isSick(checks, today) ? spreading(supply) : supply }];
+      bedWantedBy: wantedBy(snapshot.pickWishes, planting.id, today),
+      absences,
+      nextChance,
+    };
+    return [memory.once(`planting ${planting.id}`, Object.values(input), () => plantingOutlook(input))];
   });
+  memory.only(
+    new Set([
+      "weather",
+      "climate",
+      ...snapshot.beds.map((b) => `bed ${b.id}`),
+      ...growing.map((p) => `planting ${p.id}`),
+    ]),
+  );
   const days = ahead.map((d, k) => ({
     weather: d.weather,
     from: d.from,
