@@ -3,8 +3,9 @@ import createCache from "@emotion/cache";
 import { CacheProvider } from "@emotion/react";
 import { createReadableStreamFromReadable } from "@react-router/node";
 import { renderToPipeableStream } from "react-dom/server";
-import { type AppLoadContext, type EntryContext, ServerRouter } from "react-router";
+import { type EntryContext, type RouterContextProvider, ServerRouter } from "react-router";
 import { NonceContext } from "./components/nonce";
+import { nonceOf } from "./server/nonce.server";
 
 const ABORT_MS = 10_000;
 
@@ -14,9 +15,9 @@ export default function handleRequest(
   status: number,
   headers: Headers,
   context: EntryContext,
-  loadContext: AppLoadContext,
+  loadContext: RouterContextProvider,
 ) {
-  const nonce = typeof loadContext.nonce === "string" ? loadContext.nonce : "";
+  const nonce = nonceOf(loadContext);
   const cache = createCache({ key: "ak", nonce });
   return new Promise<Response>((resolve, reject) => {
     let statusCode = status;

@@ -24,7 +24,7 @@ beforeAll(async () => {
 afterAll(() => garden.end());
 afterEach(() => void vi.useRealTimers());
 
-const weatherOf = () => weatherPage({ request: new Request("http://garden/weather") } as never);
+const weatherOf = () => weatherPage({ url: new URL("http://garden/weather") } as never);
 
 describe("one thing has one answer, whoever is asked", () => {
   it("a gale: Today, the weather page, the lanes and the planner's own question", () => {

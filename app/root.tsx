@@ -18,6 +18,7 @@ import {
 import type { Route } from "./+types/root";
 import { NonceContext } from "./components/nonce";
 import { modeOf } from "./server/mode.server";
+import { takeTurns } from "./server/turns.server";
 import { system } from "./theme";
 
 export const meta: Route.MetaFunction = () => [
@@ -34,6 +35,9 @@ export const links: Route.LinksFunction = () =>
     type: "font/woff2",
     crossOrigin: "anonymous",
   }));
+
+/** A change waits while a thread writes years of weather or a whole garden. */
+export const middleware: Route.MiddlewareFunction[] = [takeTurns];
 
 export function loader({ request }: Route.LoaderArgs) {
   return { mode: modeOf(request) };

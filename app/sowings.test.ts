@@ -16,7 +16,7 @@ beforeAll(() => {
 });
 afterAll(() => garden.end());
 
-const view = (query: string) => sowingsPage({ request: new Request(`http://garden/season/sowings?${query}`) } as never);
+const view = (query: string) => sowingsPage({ url: new URL(`http://garden/season/sowings?${query}`) } as never);
 const send = (typed: Record<string, string>) => changeSeries(desk(), typed, "");
 const planned = () => desk().snapshot.planned.filter((p) => p.kind === "spring red");
 
@@ -88,7 +88,7 @@ describe("where there is room", () => {
 describe("what is to be expected of a planting", () => {
   it("its last pick, what a week without a pick costs, and whether it is too much", () => {
     const says = (plantingId: string) =>
-      plantingPage({ params: { plantingId }, request: new Request("http://garden/") } as never).estimates.join(" ");
+      plantingPage({ params: { plantingId }, url: new URL("http://garden/") } as never).estimates.join(" ");
     expect(says("squash-round")).toMatch(/Last pick .*: all of it at once\./);
     expect(says("cou-lower")).toMatch(/Last pick about .*: frost comes about then/);
     expect(says("cou-lower")).toMatch(/A week without a pick from now on: about [\d.]+ k?g over-age or lost\./);

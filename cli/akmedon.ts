@@ -16,6 +16,7 @@ import { keepBackingUp } from "./daily-backup";
 import { makeDemo } from "./demo";
 import { findLock, type Lock, setLock } from "./passphrase";
 import { type Served, serve } from "./serve";
+import { warmUp } from "./warm-up";
 
 const HELP = `akmedon VERB [options]
 
@@ -193,6 +194,8 @@ async function main(argv: string[]): Promise<void> {
       if (verb === "serve") keepBackingUp(dataDir);
       console.log(`\n  Akmedon is at ${address}\n  The garden is in ${dataDir}\n  Stop it with Ctrl-C.\n`);
       if (home) await sayHome(served);
+      // a page that fails says so to whoever opens it
+      void warmUp(served.build).catch(() => null);
       const stop = () => {
         let open = servers.length;
         const closed = () => {

@@ -10,7 +10,7 @@ import { pathToFileURL } from "node:url";
 import { createRequestHandler } from "@react-router/express";
 import compression from "compression";
 import express, { type NextFunction, type Request, type Response } from "express";
-import type { ServerBuild } from "react-router";
+import { RouterContextProvider, type ServerBuild } from "react-router";
 import { sessionRegister } from "#db/sessions";
 import { certificateOf } from "./authority";
 import type { Lock } from "./passphrase";
@@ -173,7 +173,8 @@ function applicationOf(root: string, build: ServerBuild, lock: Lock | null, encr
     createRequestHandler({
       build,
       mode: process.env.NODE_ENV,
-      getLoadContext: (_req, res) => ({ nonce: res.locals.nonce as string }),
+      // the page and this door are built apart and share no key of a context: the nonce goes as a plain field
+      getLoadContext: (_req, res) => Object.assign(new RouterContextProvider(), { nonce: res.locals.nonce as string }),
     }),
   );
   return app;
@@ -189,6 +190,8 @@ const listening = (server: Server, port: number, address: string): Promise<numbe
 export type Home = { lock: Lock; plain: boolean };
 export type Served = {
   servers: Server[];
+  /** the pages as they are built */
+  build: ServerBuild;
   address: string;
   /** where the garden is on the home network; null: it is not let in, or there is none */
   homeAddress: string | null;
@@ -213,6 +216,7 @@ export async function serve(root: string, port: number, home: Home | null = null
     const chosen = await listening(server, port, home ? "0.0.0.0" : "127.0.0.1");
     return {
       servers: [server],
+      build,
       address: `http://127.0.0.1:${chosen}`,
       homeAddress: at ? `http://${at}:${chosen}` : null,
       trust: null,
@@ -232,6 +236,7 @@ export async function serve(root: string, port: number, home: Home | null = null
   securePort = await listening(secure, port === 0 ? 0 : chosen + 1, "0.0.0.0");
   return {
     servers: [server, secure],
+    build,
     address: `http://127.0.0.1:${chosen}`,
     homeAddress: at ? `https://${at}:${securePort}` : null,
     trust: { address: `http://${at ?? "127.0.0.1"}:${chosen}/trust`, authority: made.authority },

@@ -61,7 +61,7 @@ async function keptAhead(page: Page): Promise<void> {
       if (!navigator.serviceWorker.controller) return false;
       const { pages } = (await (await fetch("/pages-ahead")).json()) as { pages: string[] };
       const kept = new Set((await (await caches.open("pages")).keys()).map((r) => new URL(r.url).pathname));
-      return kept.has("/shell") && pages.every((p) => kept.has(p === "/" ? "/_root.data" : `${p}.data`));
+      return kept.has("/shell") && pages.every((p) => kept.has(p === "/" ? "/_.data" : `${p}.data`));
     });
     if (all) return;
     await page.waitForTimeout(300);

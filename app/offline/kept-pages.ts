@@ -12,7 +12,7 @@ const PASSING = ["_routes", "done", "said", "index"];
  * Where the whole of a page's data is had and kept, whichever part of it was asked for.
  *
  * @example wholeAddress("/walk/p1?done=7") // "/walk/p1.data"
- * @example wholeAddress("/") // "/_root.data"
+ * @example wholeAddress("/") // "/_.data"
  * @example wholeAddress("/picks/new.data?planting=p1&_routes=routes%2Fpick") // "/picks/new.data?planting=p1"
  */
 export function wholeAddress(page: string): string {
@@ -20,5 +20,5 @@ export function wholeAddress(page: string): string {
   const name = url.pathname.replace(/\.data$/, "").replace(/\/$/, "");
   for (const passing of PASSING) url.searchParams.delete(passing);
   const query = url.searchParams.toString();
-  return `${name === "" ? "/_root" : name}.data${query ? `?${query}` : ""}`;
+  return `${name === "" ? "/_" : name}.data${query ? `?${query}` : ""}`;
 }

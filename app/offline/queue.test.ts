@@ -115,8 +115,8 @@ describe("pages without a signal", () => {
     await expect(lastGood("season", gone)).rejects.toThrow("Failed to fetch");
   });
   it("are kept whole under one address, whichever part was asked for", () => {
-    expect(wholeAddress("/")).toBe("/_root.data");
-    expect(wholeAddress("/_root.data?_routes=routes%2Ftoday")).toBe("/_root.data");
+    expect(wholeAddress("/")).toBe("/_.data");
+    expect(wholeAddress("/_.data?_routes=routes%2Ftoday")).toBe("/_.data");
     expect(wholeAddress("/walk/p1?done=7")).toBe("/walk/p1.data");
     expect(wholeAddress("/picks/new.data?planting=p1&_routes=routes%2Fpick")).toBe("/picks/new.data?planting=p1");
   });

@@ -11,8 +11,8 @@ const PAGE = 40;
 /** Rows of one change that are told; of an import the rest is only counted. */
 const TOLD = 12;
 
-export function loader({ request }: Route.LoaderArgs) {
-  const q = new URL(request.url).searchParams;
+export function loader({ url }: Route.LoaderArgs) {
+  const q = url.searchParams;
   const words = (q.get("q") ?? "").trim();
   const asked = Math.max(1, Math.floor(Number(q.get("page")) || 1));
   const { all } = listChanges(db(), words, 0, 0);

@@ -1,5 +1,6 @@
 import { data } from "react-router";
 import { formOf, typedOf } from "../server/forms.server";
+import { nonceOf } from "../server/nonce.server";
 import { entriesOf, logStandIn, standInByKey } from "../server/stand-in.server";
 import { standInDocument } from "../server/stand-in-page.server";
 import type { Route } from "./+types/for";
@@ -19,15 +20,14 @@ function opened(key: string) {
 }
 
 /** A stand-in's own sheet by its secret address: his rounds, how to pick, what to leave alone, and boxes for what he got. */
-export function loader({ params, context, request }: Route.LoaderArgs) {
+export function loader({ params, context, url }: Route.LoaderArgs) {
   const view = opened(params.key);
-  const logged = Number(new URL(request.url).searchParams.get("logged"));
+  const logged = Number(url.searchParams.get("logged"));
   const said =
     logged > 0 ? `Thank you. ${logged === 1 ? "One entry is" : `${logged} entries are`} in the garden’s log.` : "";
-  return new Response(
-    standInDocument(view, { kind: "link", nonce: String(context.nonce ?? ""), typed: {}, faults: {}, said }),
-    { headers: HEADERS },
-  );
+  return new Response(standInDocument(view, { kind: "link", nonce: nonceOf(context), typed: {}, faults: {}, said }), {
+    headers: HEADERS,
+  });
 }
 
 /** Logs what the stand-in got, under his name. */
@@ -41,7 +41,7 @@ export async function action({ params, context, request }: Route.ActionArgs) {
   return new Response(
     standInDocument(opened(params.key), {
       kind: "link",
-      nonce: String(context.nonce ?? ""),
+      nonce: nonceOf(context),
       typed: typedOf(form),
       faults,
       said,

@@ -26,8 +26,8 @@ import { lastGood, useKept } from "../offline/last-good";
 import { db } from "../server/desk.server";
 import type { Route } from "./+types/frame";
 
-export function loader({ request }: Route.LoaderArgs) {
-  const params = new URL(request.url).searchParams;
+export function loader({ url }: Route.LoaderArgs) {
+  const params = url.searchParams;
   const garden = gardenOf(db());
   const doneId = params.get("done");
   return {

@@ -32,8 +32,8 @@ const MONTHS = [
   "December",
 ];
 
-export function loader({ request }: Route.LoaderArgs) {
-  const query = new URL(request.url).searchParams;
+export function loader({ url }: Route.LoaderArgs) {
+  const query = url.searchParams;
   const q = (query.get("q") ?? "").trim().toLowerCase();
   const month = Number(query.get("month")) || null;
   const { snapshot } = desk();

@@ -10,9 +10,9 @@ import { qrOf } from "../server/qr.server";
 import type { Route } from "./+types/keep-labels";
 
 /** Labels for crates and jars: what, which kind, when picked, how good, use by, and a code that opens the lot. */
-export function loader({ request }: Route.LoaderArgs) {
+export function loader({ url }: Route.LoaderArgs) {
   const d = desk();
-  const { origin } = new URL(request.url);
+  const { origin } = url;
   const labels = keptOf(d)
     .stock.filter((s) => s.lot.leftG >= 100 && (s.halfInDays >= 3 || s.lot.preserved))
     .map((s) => ({

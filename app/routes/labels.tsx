@@ -11,9 +11,8 @@ import type { Route } from "./+types/labels";
 const HOW = { sown: "sown", transplanted: "set out", planted: "planted" } as const;
 
 /** Labels to print: a planting each, with a code that opens it on a phone. */
-export function loader({ request }: Route.LoaderArgs) {
+export function loader({ url }: Route.LoaderArgs) {
   const { snapshot, today } = desk();
-  const url = new URL(request.url);
   const bedId = url.searchParams.get("bed") ?? "";
   const book = handbook();
   const bedName = new Map(snapshot.beds.map((b) => [b.id, b.name]));

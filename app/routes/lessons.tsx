@@ -18,7 +18,7 @@ import { formOf, typedOf } from "../server/forms.server";
 import { changeLessons, lessonsView } from "../server/season.server";
 import type { Route } from "./+types/lessons";
 
-export const loader = ({ request }: Route.LoaderArgs) => lessonsView(desk(), new URL(request.url).searchParams);
+export const loader = ({ url }: Route.LoaderArgs) => lessonsView(desk(), url.searchParams);
 export const action = async ({ request }: Route.ActionArgs) => changeLessons(desk(), typedOf(await formOf(request)));
 
 export const meta: Route.MetaFunction = () => [{ title: "Lessons · Akmedon" }];

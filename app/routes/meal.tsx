@@ -18,10 +18,10 @@ import type { Route } from "./+types/meal";
 /** What of a technique is said beside a crop. */
 const wayOf = ({ how, leave }: { how: string; leave: string }) => ({ how, leave });
 
-export function loader({ request }: Route.LoaderArgs) {
+export function loader({ url }: Route.LoaderArgs) {
   const d = desk();
   const { garden } = d.snapshot;
-  const asked = new URL(request.url).searchParams;
+  const asked = url.searchParams;
   const nowT = slotTime(d.today, d.today, d.now.slice(11, 16));
   const ready = [...forAMeal(d.outlook.plantings, nowT)].sort((a, b) => a.bed.walkOrder - b.bed.walkOrder);
   const lines = ready.map((p) => {

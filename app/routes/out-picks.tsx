@@ -17,13 +17,13 @@ const KINDS = {
 } as const;
 
 /** The picks that the log's own address would show, as CSV, JSON or a calendar file, sent as they are written. */
-export function loader({ request }: Route.LoaderArgs) {
-  const ending = new URL(request.url).pathname.split(".").at(-1);
+export function loader({ url }: Route.LoaderArgs) {
+  const ending = url.pathname.split(".").at(-1);
   const kind = (Object.keys(KINDS) as (keyof typeof KINDS)[]).find((k) => k === ending);
   if (!kind) throw missing("such file");
   const { snapshot, today, now } = desk();
   const { garden } = snapshot;
-  const { found } = findPicks(loggedPicks(snapshot), new URL(request.url).searchParams);
+  const { found } = findPicks(loggedPicks(snapshot), url.searchParams);
   const headers = {
     "Content-Type": KINDS[kind],
     "Content-Disposition": `attachment; filename="picks-${today}.${kind}"`,

@@ -4,8 +4,8 @@ import { reportOf } from "../server/season-report.server";
 import type { Route } from "./+types/out-report";
 
 /** The season's report as one Markdown file with its picture inside. */
-export function loader({ request }: Route.LoaderArgs) {
-  const { year, report } = reportOf(desk(), new URL(request.url).searchParams.get("year"));
+export function loader({ url }: Route.LoaderArgs) {
+  const { year, report } = reportOf(desk(), url.searchParams.get("year"));
   return new Response(writeReportMarkdown(report), {
     headers: {
       "Content-Type": "text/markdown; charset=utf-8",

@@ -8,9 +8,9 @@ import type { Route } from "./+types/out-season";
 const TABLES = { compare: compareRows, rhythm: rhythmRows, weeks: weeksRows };
 
 /** The tables behind the pages of the season, as CSV. */
-export function loader({ request, params }: Route.LoaderArgs) {
+export function loader({ params, url }: Route.LoaderArgs) {
   const make = TABLES[params.table as keyof typeof TABLES];
   if (!make) throw new Response("There is no such table.", { status: 404 });
   const d = desk();
-  return csvFile(make(d, new URL(request.url).searchParams), d.today);
+  return csvFile(make(d, url.searchParams), d.today);
 }

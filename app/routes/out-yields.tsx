@@ -5,10 +5,10 @@ import { plantingYearsOf } from "../server/season-data.server";
 import type { Route } from "./+types/out-yields";
 
 /** The yields of a season as CSV, as the page of the season draws them together; masses in grams. */
-export function loader({ request }: Route.LoaderArgs) {
+export function loader({ url }: Route.LoaderArgs) {
   const d = desk();
   const { snapshot, today } = d;
-  const q = new URL(request.url).searchParams;
+  const q = url.searchParams;
   const year = q.get("year") ?? "all";
   const by = YIELDS_BY.find((b) => b === q.get("by")) ?? "crop";
   const rows = yieldsOf(

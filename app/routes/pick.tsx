@@ -33,8 +33,8 @@ import { logPickSent } from "../server/pick-action.server";
 import { pickFormData } from "../server/pick-form.server";
 import type { Route } from "./+types/pick";
 
-export function loader({ params, request }: Route.LoaderArgs) {
-  const query = new URL(request.url).searchParams;
+export function loader({ params, url }: Route.LoaderArgs) {
+  const query = url.searchParams;
   const data = pickFormData(desk(), (params as { pickId?: string }).pickId, query.get("planting"), query.get("round"));
   if (!data) throw missing(query.get("planting") ? "such planting to pick from" : "pick");
   return { ...data, part: PARTS.find((p) => p === query.get("part")) ?? "crop" };
@@ -45,10 +45,10 @@ export async function action({ request, params }: Route.ActionArgs) {
 }
 
 /** Without a signal a new pick is still entered, and waits in the browser. */
-export const clientLoader = async ({ serverLoader, params, request }: Route.ClientLoaderArgs) => {
+export const clientLoader = async ({ serverLoader, params, url }: Route.ClientLoaderArgs) => {
   if ((params as { pickId?: string }).pickId) return serverLoader();
   const data = await lastGood("pick-new", () => serverLoader());
-  return { ...data, plantingId: new URL(request.url).searchParams.get("planting") ?? data.plantingId };
+  return { ...data, plantingId: url.searchParams.get("planting") ?? data.plantingId };
 };
 export const clientAction = ({ request, params, serverAction }: Route.ClientActionArgs) =>
   (params as { pickId?: string }).pickId ? serverAction() : queuePick(request, () => serverAction());

@@ -16,9 +16,9 @@ const monthAfter = (month: string, by: number): string => {
 /** Kinds named in a day's field before the rest is only counted. */
 const NAMED = 3;
 
-export function loader({ request }: Route.LoaderArgs) {
+export function loader({ url }: Route.LoaderArgs) {
   const { snapshot, today } = desk();
-  const asked = new URL(request.url).searchParams.get("month") ?? "";
+  const asked = url.searchParams.get("month") ?? "";
   const month = MONTH.test(asked) ? asked : today.slice(0, 7);
   const { units } = snapshot.garden;
   const all = loggedPicks(snapshot);

@@ -18,7 +18,7 @@ import type { Route } from "./+types/picks-several";
 
 const SEPARATOR = " · ";
 
-export function loader({ request }: Route.LoaderArgs) {
+export function loader({ url }: Route.LoaderArgs) {
   const { snapshot, now, today } = desk();
   const bedName = new Map(snapshot.beds.map((b) => [b.id, b.name]));
   const book = handbook();
@@ -31,7 +31,7 @@ export function loader({ request }: Route.LoaderArgs) {
     .filter((p) => p.startedOn <= today)
     .sort((a, b) => Number(a.endedOn !== null) - Number(b.endedOn !== null))
     .map((p) => nameOf(p.id));
-  const round = findRound(db(), new URL(request.url).searchParams.get("round") ?? "");
+  const round = findRound(db(), url.searchParams.get("round") ?? "");
   const picked = new Set(snapshot.picks.filter((p) => p.roundId === round?.id).map((p) => p.plantingId));
   const lines = (round?.lines ?? []).filter((l) => !picked.has(l.plantingId)).map((l) => nameOf(l.plantingId));
   return {

@@ -12,11 +12,11 @@ import { sayYield } from "../server/yield-words";
 import type { Route } from "./+types/picks-sheet";
 
 /** A season on paper: every planting that was picked in a year, and the year by months. */
-export function loader({ request }: Route.LoaderArgs) {
+export function loader({ url }: Route.LoaderArgs) {
   const { snapshot, today } = desk();
   const all = loggedPicks(snapshot);
   const years = [...new Set(all.map((e) => e.at.slice(0, 4)))].sort().reverse();
-  const asked = new URL(request.url).searchParams.get("year") ?? "";
+  const asked = url.searchParams.get("year") ?? "";
   const year = years.includes(asked) ? asked : (years[0] ?? today.slice(0, 4));
   const inYear = picksIn(all, year);
   const { units } = snapshot.garden;

@@ -16,9 +16,9 @@ import { COLUMN_NAMES, type Column, columnsOf, findPicks, logOf, type PickSort }
 import type { Route } from "./+types/picks";
 
 const PAGE = 60;
-export function loader({ request }: Route.LoaderArgs) {
+export function loader({ url }: Route.LoaderArgs) {
   const { snapshot } = desk();
-  const q = new URL(request.url).searchParams;
+  const q = url.searchParams;
   const { entries: all, years, asked } = logOf(snapshot);
   const { crops, people, totals } = asked();
   const { found, sort, down, group } = findPicks(all, q);

@@ -26,10 +26,10 @@ import { lessonsByCrop } from "../server/season.server";
 import { judgementView, pickTotals, windowsView } from "../server/views.server";
 import type { Route } from "./+types/planting";
 
-export function loader({ params, request }: Route.LoaderArgs) {
+export function loader({ params, url }: Route.LoaderArgs) {
   const { snapshot, today, now, outlook } = desk();
   const isNew = params.plantingId === "new";
-  const asked = new URL(request.url).searchParams;
+  const asked = url.searchParams;
   const planting = isNew ? null : findPlanting(db(), params.plantingId);
   if (!isNew && !planting) throw missing("planting");
   const seen = outlook.plantings.find((p) => p.planting.id === planting?.id);

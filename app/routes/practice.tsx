@@ -25,8 +25,7 @@ const seedOf = (url: URL, count: number): number => {
   return Number.isInteger(asked) && asked > 0 && asked < 1e9 ? asked : 7919 + count;
 };
 
-export function loader({ request }: Route.LoaderArgs) {
-  const url = new URL(request.url);
+export function loader({ url }: Route.LoaderArgs) {
   const answers = listPractice(db());
   const mine = url.searchParams.get("crops") !== "all";
   const answered = answers.find((a) => a.id === url.searchParams.get("answer")) ?? null;

@@ -11,7 +11,7 @@ import { formOf, typedOf } from "../server/forms.server";
 import { bedsView, clearBed } from "../server/season-beds.server";
 import type { Route } from "./+types/season-beds";
 
-export const loader = ({ request }: Route.LoaderArgs) => bedsView(desk(), new URL(request.url).searchParams);
+export const loader = ({ url }: Route.LoaderArgs) => bedsView(desk(), url.searchParams);
 export const action = async ({ request }: Route.ActionArgs) => clearBed(desk(), typedOf(await formOf(request)));
 
 export const meta: Route.MetaFunction = () => [{ title: "Clearing and replanting · Akmedon" }];

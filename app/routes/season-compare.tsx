@@ -10,7 +10,7 @@ import { desk } from "../server/desk.server";
 import { compareView } from "../server/season-compare.server";
 import type { Route } from "./+types/season-compare";
 
-export const loader = ({ request }: Route.LoaderArgs) => compareView(desk(), new URL(request.url).searchParams);
+export const loader = ({ url }: Route.LoaderArgs) => compareView(desk(), url.searchParams);
 
 export const meta: Route.MetaFunction = () => [{ title: "Compare · Akmedon" }];
 

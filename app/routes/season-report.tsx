@@ -9,8 +9,8 @@ import { desk } from "../server/desk.server";
 import { reportOf } from "../server/season-report.server";
 import type { Route } from "./+types/season-report";
 
-export function loader({ request }: Route.LoaderArgs) {
-  const { years, year, report } = reportOf(desk(), new URL(request.url).searchParams.get("year"));
+export function loader({ url }: Route.LoaderArgs) {
+  const { years, year, report } = reportOf(desk(), url.searchParams.get("year"));
   return { years, year, report, picture: svgAddress(weekBarsSvg(report.weeks, report.unit)) };
 }
 

@@ -8,7 +8,7 @@ import { desk } from "../server/desk.server";
 import { rhythmView } from "../server/season-rhythm.server";
 import type { Route } from "./+types/season-rhythm";
 
-export const loader = ({ request }: Route.LoaderArgs) => rhythmView(desk(), new URL(request.url).searchParams);
+export const loader = ({ url }: Route.LoaderArgs) => rhythmView(desk(), url.searchParams);
 
 export const meta: Route.MetaFunction = () => [{ title: "Rhythm · Akmedon" }];
 

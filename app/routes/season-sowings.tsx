@@ -25,12 +25,12 @@ import { sowingsView } from "../server/season-sowings.server";
 import { aheadOf, changeSeries } from "../server/series.server";
 import type { Route } from "./+types/season-sowings";
 
-export const loader = ({ request }: Route.LoaderArgs) => ({
-  ...sowingsView(desk(), new URL(request.url).searchParams),
+export const loader = ({ url }: Route.LoaderArgs) => ({
+  ...sowingsView(desk(), url.searchParams),
   ahead: aheadOf(desk()),
 });
-export const action = async ({ request }: Route.ActionArgs) =>
-  changeSeries(desk(), typedOf(await formOf(request)), new URL(request.url).search);
+export const action = async ({ request, url }: Route.ActionArgs) =>
+  changeSeries(desk(), typedOf(await formOf(request)), url.search);
 
 export const meta: Route.MetaFunction = () => [{ title: "Sowings · Akmedon" }];
 

@@ -8,7 +8,7 @@ import { desk } from "../server/desk.server";
 import { weeksView } from "../server/season-weeks.server";
 import type { Route } from "./+types/season-weeks";
 
-export const loader = ({ request }: Route.LoaderArgs) => weeksView(desk(), new URL(request.url).searchParams);
+export const loader = ({ url }: Route.LoaderArgs) => weeksView(desk(), url.searchParams);
 
 export const meta: Route.MetaFunction = () => [{ title: "Gluts and gaps · Akmedon" }];
 

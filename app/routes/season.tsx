@@ -13,8 +13,8 @@ import type { Route } from "./+types/season";
 
 const WeekChart = lazy(() => import("../components/week-chart").then((m) => ({ default: m.WeekChart })));
 
-export function loader({ request }: Route.LoaderArgs) {
-  const q = new URL(request.url).searchParams;
+export function loader({ url }: Route.LoaderArgs) {
+  const q = url.searchParams;
   return seasonView(desk(), q.get("year") ?? "", YIELDS_BY.find((b) => b === q.get("by")) ?? "crop");
 }
 

@@ -31,7 +31,7 @@ import type { Route } from "./+types/settings";
 /** How far ahead trips are taken from a calendar. */
 const TRIP_DAYS = 400;
 
-export async function loader({ request }: Route.LoaderArgs) {
+export async function loader({ request, url }: Route.LoaderArgs) {
   const { snapshot, today } = desk();
   return {
     garden: snapshot.garden,
@@ -42,7 +42,7 @@ export async function loader({ request }: Route.LoaderArgs) {
     containers: listContainers(db()),
     today,
     home: await homeNetwork(request),
-    feed: feedView(new URL(request.url).origin),
+    feed: feedView(url.origin),
     clockSteps: snapshot.garden.pinnedNow === null ? [] : CLOCK_STEPS,
   };
 }

@@ -11,11 +11,11 @@ import { formOf, missing } from "../server/forms.server";
 import { nextTrip, readBack, standInLink, standInView } from "../server/stand-in.server";
 import type { Route } from "./+types/stand-in";
 
-export async function loader({ request }: Route.LoaderArgs) {
+export async function loader({ url }: Route.LoaderArgs) {
   const d = desk();
   const trip = nextTrip(d);
   if (!trip) return { trip: null };
-  return { ...standInView(d, trip), link: await standInLink(trip, new URL(request.url).origin) };
+  return { ...standInView(d, trip), link: await standInLink(trip, url.origin) };
 }
 
 /** Makes, renews or closes the stand-in's link; reads back the file of one who had no link. */

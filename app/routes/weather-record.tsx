@@ -9,9 +9,9 @@ import { desk } from "../server/desk.server";
 import { BASE_C, recordView } from "../server/weather-record.server";
 import type { Route } from "./+types/weather-record";
 
-export function loader({ request }: Route.LoaderArgs) {
+export function loader({ url }: Route.LoaderArgs) {
   const d = desk();
-  const asked = new URL(request.url).searchParams.get("year");
+  const asked = url.searchParams.get("year");
   return {
     units: d.snapshot.garden.units,
     empty: d.snapshot.weather.length === 0,

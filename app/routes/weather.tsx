@@ -23,10 +23,10 @@ import type { Route } from "./+types/weather";
 
 const MOST_BYTES = 4_000_000;
 
-export function loader({ request }: Route.LoaderArgs) {
+export function loader({ url }: Route.LoaderArgs) {
   const d = desk();
   const { snapshot, outlook, today } = d;
-  const wanted = new URL(request.url).searchParams.get("day");
+  const wanted = url.searchParams.get("day");
   const days = outlook.days.slice(0, 14);
   const coldest = days
     .slice(1, 8)
@@ -51,7 +51,7 @@ export function loader({ request }: Route.LoaderArgs) {
   };
 }
 
-export async function action({ request }: Route.ActionArgs) {
+export async function action({ request, url }: Route.ActionArgs) {
   const form = await formOf(request);
   const typed = typedOf(form);
   const d = desk();
@@ -66,7 +66,7 @@ export async function action({ request }: Route.ActionArgs) {
   if (typed.intent === "cover" || typed.intent === "thermometer") {
     const answer = typed.intent === "cover" ? toggleCover(d, typed) : saveBedReading(d, typed);
     // a reading is of a night that has been: the page stays on the night that was looked at
-    const shown = new URL(request.url).searchParams.get("day");
+    const shown = url.searchParams.get("day");
     return answer.ok
       ? done(typed.intent === "cover" ? back : `/weather${shown ? `?day=${shown}` : ""}#beds`, answer.journalId)
       : refuse(answer.faults);

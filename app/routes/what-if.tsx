@@ -20,9 +20,9 @@ function supposalOf(params: URLSearchParams): Supposal {
   return read.success ? read.data : AS_IT_IS;
 }
 
-export async function loader({ request }: Route.LoaderArgs) {
+export async function loader({ url }: Route.LoaderArgs) {
   const d = desk();
-  const supposal = supposalOf(new URL(request.url).searchParams);
+  const supposal = supposalOf(url.searchParams);
   return {
     supposal,
     units: d.snapshot.garden.units,

@@ -7,10 +7,16 @@ import type { Archive } from "#formats/archive";
 import { type BackupDone, type BackupRead, type BackupTask, type BroughtBack, doBackupTask } from "./backup-task";
 import { type Desk, dataDir, handbook } from "./desk.server";
 import { inThread } from "./in-thread.server";
+import { inTurn } from "./turns.server";
+
+/** Tasks that change the garden, one after the other; the rest only look at it or copy it. */
+const WRITES: readonly BackupTask["what"][] = ["picks", "weather", "archive", "back"];
 
 /** Heavy work on backups and archives, in a thread of its own where one is built; in development in this one. */
 export function inBackupThread(taskIn: (dataDir: string) => BackupTask): Promise<BackupDone> {
-  return inThread<BackupTask, BackupDone>("backup", taskIn(dataDir()), doBackupTask);
+  const task = taskIn(dataDir());
+  const work = () => inThread<BackupTask, BackupDone>("backup", task, doBackupTask);
+  return WRITES.includes(task.what) ? inTurn(work) : work();
 }
 
 const sayBytes = (bytes: number): string =>
