@@ -23,7 +23,7 @@ module.exports = {
       comment: "core/ is pure: only these small libraries, never React, Node or the database",
       severity: "error",
       from: { path: "^core/", pathNot: "\\.test\\.ts$" },
-      to: { pathNot: ["^core/", "^node_modules/(zod|suncalc|date-fns|jstat|simple-statistics)/"] },
+      to: { pathNot: ["^core/", "^node_modules/(zod|suncalc|fast-deep-equal|jstat|simple-statistics)/"] },
     },
     {
       name: "no-circles",

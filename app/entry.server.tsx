@@ -3,9 +3,28 @@ import createCache from "@emotion/cache";
 import { CacheProvider } from "@emotion/react";
 import { createReadableStreamFromReadable } from "@react-router/node";
 import { renderToPipeableStream } from "react-dom/server";
-import { type EntryContext, type RouterContextProvider, ServerRouter } from "react-router";
+import {
+  type EntryContext,
+  type HandleErrorFunction,
+  isRouteErrorResponse,
+  type RouterContextProvider,
+  ServerRouter,
+} from "react-router";
+import { noteTrouble } from "#db/troubles";
 import { NonceContext } from "./components/nonce";
+import { dataDir } from "./server/desk.server";
+import { watchInbox } from "./server/devices/inbox.server";
 import { nonceOf } from "./server/nonce.server";
+
+/** What fails while a page is made is written down where the gardener can read it. */
+export const handleError: HandleErrorFunction = (error, { request }) => {
+  if (request.signal.aborted || isRouteErrorResponse(error)) return;
+  console.error(error);
+  noteTrouble(dataDir(), new URL(request.url).pathname, error);
+};
+
+// devices lay their files down while the garden is served
+if (process.env.NODE_ENV === "production") watchInbox();
 
 const ABORT_MS = 10_000;
 

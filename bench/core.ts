@@ -174,6 +174,7 @@ const lotEvents = lotSeeds
     ready: null,
     how: null,
     outG: null,
+    until: null,
     note: "",
   }));
 const lotReadings = Array.from({ length: 730 }, (_, i) => ({

@@ -1,10 +1,12 @@
+import { parse } from "cookie";
 import { type NextFunction, type Request, type Response, Router, urlencoded } from "express";
 import type { SessionRegister } from "#db/sessions";
 import { type Lock, opens, tryCounter } from "./passphrase";
 
 const COOKIE = "ak-session";
-const cookieOf = (req: Request): string | undefined =>
-  new RegExp(`(?:^|;\\s*)${COOKIE}=([^;]+)`).exec(req.get("Cookie") ?? "")?.[1];
+const cookieOf = (req: Request): string | undefined => parse(req.get("Cookie") ?? "")[COOKIE];
+/** Only this application's pages send it, and no script reads it. */
+const KEPT_TO_US = { path: "/", httpOnly: true, sameSite: "strict" } as const;
 /** Addresses of the calendar: a key of 32 letters. */
 const FEED = /^\/feed\/[\w-]{32}\.ics$/;
 /** Addresses of a stand-in's sheet: a key of 32 letters. */
@@ -64,16 +66,13 @@ export function signIn(lock: Lock, sessions: SessionRegister, now: () => number 
     }
     tries.right(from);
     const session = sessions.begin(req.get("User-Agent") ?? "", now());
-    res.setHeader(
-      "Set-Cookie",
-      `${COOKIE}=${session.key}; Path=/; HttpOnly; SameSite=Strict; Max-Age=${session.maxAgeS}${req.secure ? "; Secure" : ""}`,
-    );
+    res.cookie(COOKIE, session.key, { ...KEPT_TO_US, maxAge: session.maxAgeS * 1000, secure: req.secure });
     res.redirect(303, back);
   });
   router.post("/sign-out", (req, res) => {
     const key = cookieOf(req);
     if (key) sessions.endKey(key);
-    res.setHeader("Set-Cookie", `${COOKIE}=; Path=/; HttpOnly; SameSite=Strict; Max-Age=0`);
+    res.clearCookie(COOKIE, KEPT_TO_US);
     res.redirect(303, "/sign-in");
   });
   router.use((req: Request, res: Response, next: NextFunction) => {

@@ -1,5 +1,6 @@
 import type { Archive } from "#formats/archive";
-import { change, type RowOf, type TableName } from "./change";
+import { archivedAs, TABLE_NAMES, type TableName } from "#formats/tables";
+import { change } from "./change";
 import { gardenOf, listPeople, snapshotOf } from "./garden";
 import { listPractice } from "./handbook";
 import type { Db } from "./open";
@@ -23,44 +24,12 @@ export function archiveOf(db: Db): Archive {
   };
 }
 
-/** Tables of an archive, parents before children, with their rows. */
-const tablesOf = (a: Archive): { [N in TableName]: RowOf<N>[] } => ({
-  garden: [a.garden],
-  people: a.people,
-  containers: a.containers,
-  windows: a.windows,
-  datedWindows: a.datedWindows,
-  tastes: a.tastes,
-  places: a.places,
-  trips: a.trips,
-  beds: a.beds,
-  plantings: a.plantings,
-  checks: a.checks,
-  rounds: a.rounds,
-  roundLines: a.roundLines,
-  picks: a.picks,
-  treatments: a.treatments,
-  pickWishes: a.pickWishes,
-  placeReadings: a.placeReadings,
-  lotEvents: a.lotEvents,
-  lessons: a.lessons,
-  bedLosses: a.bedLosses,
-  ticks: a.ticks,
-  ownJobs: a.ownJobs,
-  jobMarks: a.jobMarks,
-  dishes: a.dishes,
-  seedLots: a.seedLots,
-  planned: a.planned,
-  weighings: a.weighings,
-  views: a.views,
-  weatherDays: a.weather,
-  forecasts: a.forecasts,
-  bedReadings: a.bedReadings,
-  covers: a.covers,
-  plans: a.plans,
-  ownCrops: a.ownCrops.map((crop) => ({ id: crop.id, crop })),
-  practice: a.practice,
-});
+/** The rows of a table as an archive holds them; an own crop stands in it without its row. */
+const rowsOf = (a: Archive, name: TableName): object[] => {
+  if (name === "garden") return [a.garden];
+  if (name === "ownCrops") return a.ownCrops.map((crop) => ({ id: crop.id, crop }));
+  return a[archivedAs(name) as keyof Archive] as unknown as object[];
+};
 
 /** Puts an archive in place of everything in the garden, whole or not at all. One undo brings the old garden back. */
 export function restoreArchive(
@@ -69,15 +38,13 @@ export function restoreArchive(
   at: string,
   label = "Garden brought back from an archive",
 ): string | null {
-  const now = tablesOf(archiveOf(db));
-  const next = tablesOf(archive);
-  const names = Object.keys(next) as TableName[];
+  const now = archiveOf(db);
   const keyOf = (row: object) => String("day" in row && !("id" in row) ? row.day : (row as { id: string }).id);
   return change(db, label, at, (c) => {
-    for (const name of [...names].reverse()) {
-      const kept = new Set(next[name].map(keyOf));
-      for (const row of now[name]) if (!kept.has(keyOf(row))) c.remove(name, keyOf(row));
+    for (const name of [...TABLE_NAMES].reverse()) {
+      const kept = new Set(rowsOf(archive, name).map(keyOf));
+      for (const row of rowsOf(now, name)) if (!kept.has(keyOf(row))) c.remove(name, keyOf(row));
     }
-    for (const name of names) for (const row of next[name]) c.put(name, row as never);
+    for (const name of TABLE_NAMES) for (const row of rowsOf(archive, name)) c.put(name, row as never);
   });
 }

@@ -1,54 +1,22 @@
 import { randomBytes } from "node:crypto";
 import { asc, desc, eq, getTableColumns, sql } from "drizzle-orm";
 import type { SQLiteColumn, SQLiteTable } from "drizzle-orm/sqlite-core";
+import { TABLE_NAMES, TABLES, type TableName } from "#formats/tables";
 import type { Db } from "./open";
 import type { JournalEntry } from "./schema/garden";
 import * as schema from "./schema/index";
 
-/** The tables a change may touch, by the name the journal knows them under, parents before children. */
-const TABLES = {
-  garden: schema.garden,
-  people: schema.people,
-  containers: schema.containers,
-  windows: schema.windows,
-  datedWindows: schema.datedWindows,
-  tastes: schema.tastes,
-  places: schema.places,
-  trips: schema.trips,
-  beds: schema.beds,
-  plantings: schema.plantings,
-  checks: schema.checks,
-  rounds: schema.rounds,
-  roundLines: schema.roundLines,
-  picks: schema.picks,
-  treatments: schema.treatments,
-  pickWishes: schema.pickWishes,
-  placeReadings: schema.placeReadings,
-  lotEvents: schema.lotEvents,
-  lessons: schema.lessons,
-  bedLosses: schema.bedLosses,
-  ticks: schema.ticks,
-  ownJobs: schema.ownJobs,
-  jobMarks: schema.jobMarks,
-  dishes: schema.dishes,
-  seedLots: schema.seedLots,
-  planned: schema.planned,
-  weighings: schema.weighings,
-  views: schema.views,
-  weatherDays: schema.weatherDays,
-  forecasts: schema.forecasts,
-  bedReadings: schema.bedReadings,
-  covers: schema.covers,
-  plans: schema.plans,
-  ownCrops: schema.ownCrops,
-  practice: schema.practice,
-} as const;
-export type TableName = keyof typeof TABLES;
-export type RowOf<N extends TableName> = (typeof TABLES)[N]["$inferSelect"];
+const ALL = { ...schema };
+/** The Drizzle tables a change may touch, by the names of `formats/tables`: parents before children. */
+export const SQL_TABLES = Object.fromEntries(TABLE_NAMES.map((name) => [name, ALL[name]])) as {
+  [N in TableName]: (typeof schema)[N];
+};
+export type { TableName };
+export type RowOf<N extends TableName> = (typeof schema)[N]["$inferSelect"];
 
 const keyOf = (name: TableName): "id" | "day" => (name === "weatherDays" ? "day" : "id");
 const keyColumn = (name: TableName): SQLiteColumn =>
-  (TABLES[name] as unknown as Record<string, SQLiteColumn>)[keyOf(name)]!;
+  (SQL_TABLES[name] as unknown as Record<string, SQLiteColumn>)[keyOf(name)]!;
 
 /** A short random id, safe in a URL. */
 export const newId = (): string => randomBytes(9).toString("base64url");
@@ -122,7 +90,7 @@ function whole<T>(db: Db, work: () => T): T {
     // the write lock is taken at once: two that write wait for each other, none is refused for having read too soon
     return db.$client.transaction(work).immediate();
   } catch (error) {
-    for (const name of Object.keys(TABLES) as TableName[]) touch(db, name, null);
+    for (const name of TABLE_NAMES) touch(db, name, null);
     throw isDiskFull(error) ? diskFull() : error;
   }
 }
@@ -134,6 +102,15 @@ export type UndoResult = { ok: true; id: string; label: string } | { ok: false; 
  * @param at local time of the undoing
  */
 export function undo(db: Db, id: string, at: string): UndoResult {
+  try {
+    return takenBack(db, id, at);
+  } catch (error) {
+    if ((error as { code?: string } | null)?.code !== "SQLITE_CONSTRAINT_FOREIGNKEY") throw error;
+    return { ok: false, message: "That cannot be undone: what it belonged to was removed since. Undo that first." };
+  }
+}
+
+function takenBack(db: Db, id: string, at: string): UndoResult {
   return whole(db, (): UndoResult => {
     const entry = db.select().from(schema.journal).where(eq(schema.journal.id, id)).get();
     if (!entry) return { ok: false, message: "There is no such change to undo." };
@@ -144,8 +121,8 @@ export function undo(db: Db, id: string, at: string): UndoResult {
         ok: false,
         message: `“${entry.label}” cannot be undone: something it touched was changed since.`,
       };
-    const order = Object.keys(TABLES);
-    const byTable = (a: JournalEntry, b: JournalEntry) => order.indexOf(a.table) - order.indexOf(b.table);
+    const byTable = (a: JournalEntry, b: JournalEntry) =>
+      TABLE_NAMES.indexOf(a.table as TableName) - TABLE_NAMES.indexOf(b.table as TableName);
     for (const e of entry.entries.filter((x) => x.before === null).sort((a, b) => byTable(b, a)))
       deleteRow(db, e.table as TableName, e.key);
     for (const e of entry.entries.filter((x) => x.before !== null).sort(byTable))
@@ -208,7 +185,7 @@ function statementsOf(db: Db, name: TableName): Statements {
   prepared.set(db, known);
   const found = known.get(name);
   if (found) return found;
-  const table = TABLES[name] as SQLiteTable;
+  const table = SQL_TABLES[name] as SQLiteTable;
   const columns = Object.keys(getTableColumns(table));
   const values = Object.fromEntries(columns.map((c) => [c, sql.placeholder(c)]));
   const made: Statements = {
@@ -277,21 +254,20 @@ const byFields =
   };
 
 /**
- * The rows of a table in order, kept in memory: after a change only what was written is read again. A hundred thousand
+ * The rows of a table in its order, kept in memory: after a change only what was written is read again. A hundred thousand
  * picks need not be read because one more was logged; rows that did not change stay the same objects.
- * @param fields by which they are sorted, the last of them its key
  * @param fit rows that are to be had; all of them unless said otherwise
  */
-export function keptRows<N extends TableName>(
+export function rows<N extends TableName>(
   name: N,
-  fields: readonly (keyof RowOf<N> & string)[],
   fit: (row: RowOf<N>) => boolean = () => true,
 ): (db: Db) => RowOf<N>[] {
+  const fields = TABLES[name].order as readonly (keyof RowOf<N> & string)[];
   const memo = new WeakMap<Db, { count: number; version: unknown; rows: RowOf<N>[] }>();
   const compare = byFields<RowOf<N>>(fields);
   const read = (db: Db): RowOf<N>[] => {
-    const table = TABLES[name] as SQLiteTable;
-    const columns = TABLES[name] as unknown as Record<string, SQLiteColumn>;
+    const table = SQL_TABLES[name] as SQLiteTable;
+    const columns = SQL_TABLES[name] as unknown as Record<string, SQLiteColumn>;
     const rows = db
       .select()
       .from(table)
@@ -347,7 +323,7 @@ function writeRow(db: Db, name: TableName, row: Record<string, unknown>): void {
 
 function deleteRow(db: Db, name: TableName, key: string): void {
   touch(db, name, key);
-  db.delete(TABLES[name] as SQLiteTable)
+  db.delete(SQL_TABLES[name] as SQLiteTable)
     .where(eq(keyColumn(name), key))
     .run();
 }

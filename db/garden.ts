@@ -6,7 +6,7 @@ import type { Place } from "#core/household/place";
 import type { Snapshot } from "#core/planning/outlook";
 import type { Forecast } from "#core/weather/daily";
 import type { Container } from "#core/weighing/pick";
-import { change, kept, keptRows, type RowOf, type TableName } from "./change";
+import { change, kept, rows, type TableName } from "./change";
 import { listOwnCrops } from "./handbook";
 import type { Db } from "./open";
 import * as t from "./schema/index";
@@ -24,11 +24,11 @@ export function nowAt(garden: Garden): string {
   return garden.pinnedNow ?? localTimeOf(Date.now(), garden.timeZone);
 }
 
-export const listPeople = keptRows("people", ["role", "id"]);
-export const listContainers: (db: Db) => Container[] = keptRows("containers", ["id"]);
-export const listWindows: (db: Db) => Window[] = keptRows("windows", ["weekday", "startsAt", "id"]);
-export const listPlaces: (db: Db) => Place[] = keptRows("places", ["kind", "id"]);
-export const listTrips: (db: Db) => Trip[] = keptRows("trips", ["fromDay", "id"]);
+export const listPeople = rows("people");
+export const listContainers: (db: Db) => Container[] = rows("containers");
+export const listWindows: (db: Db) => Window[] = rows("windows");
+export const listPlaces: (db: Db) => Place[] = rows("places");
+export const listTrips: (db: Db) => Trip[] = rows("trips");
 
 /** The latest forecast issued on or before a day. */
 export const forecastInForce = kept("forecasts", (db): (Forecast & { id: string }) | null => {
@@ -48,32 +48,31 @@ const keptForecasts = kept("forecasts", (db): Forecast[] => {
 });
 
 /** Rows of a table in order without those that carry a date that cannot be (listSetAside). */
-const soundRows = <N extends TableName>(name: N, ...fields: (keyof RowOf<N> & string)[]) =>
-  keptRows(name, fields, (row) => impossibleDate(row) === null);
+const soundRows = <N extends TableName>(name: N) => rows(name, (row) => impossibleDate(row) === null);
 
-const beds = keptRows("beds", ["walkOrder", "id"]);
-const plantings = keptRows("plantings", ["startedOn", "id"]);
-const tastes = keptRows("tastes", ["id"]);
-const dishes = keptRows("dishes", ["name", "id"]);
-const seedLots = keptRows("seedLots", ["cropId", "kind", "id"]);
-const checks = soundRows("checks", "at", "id");
-const picks = soundRows("picks", "at", "id");
-const trips = soundRows("trips", "fromDay", "id");
-const datedWindows = soundRows("datedWindows", "day", "id");
-const treatments = soundRows("treatments", "day", "id");
-const pickWishes = soundRows("pickWishes", "day", "id");
-const placeReadings = soundRows("placeReadings", "at", "id");
-const lotEvents = soundRows("lotEvents", "at", "id");
-const lessons = soundRows("lessons", "at", "id");
-const bedLosses = soundRows("bedLosses", "day", "id");
-const ticks = soundRows("ticks", "id");
-const ownJobs = soundRows("ownJobs", "startOn", "id");
-const jobMarks = soundRows("jobMarks", "day", "id");
-const planned = soundRows("planned", "startOn", "id");
-const weighings = soundRows("weighings", "day", "id");
-const stationRecord = soundRows("weatherDays", "day");
-const bedReadings = soundRows("bedReadings", "day", "id");
-const covers = soundRows("covers", "day", "id");
+const beds = rows("beds");
+const plantings = rows("plantings");
+const tastes = rows("tastes");
+const dishes = rows("dishes");
+const seedLots = rows("seedLots");
+const checks = soundRows("checks");
+const picks = soundRows("picks");
+const trips = soundRows("trips");
+const datedWindows = soundRows("datedWindows");
+const treatments = soundRows("treatments");
+const pickWishes = soundRows("pickWishes");
+const placeReadings = soundRows("placeReadings");
+const lotEvents = soundRows("lotEvents");
+const lessons = soundRows("lessons");
+const bedLosses = soundRows("bedLosses");
+const ticks = soundRows("ticks");
+const ownJobs = soundRows("ownJobs");
+const jobMarks = soundRows("jobMarks");
+const planned = soundRows("planned");
+const weighings = soundRows("weighings");
+const stationRecord = soundRows("weatherDays");
+const bedReadings = soundRows("bedReadings");
+const covers = soundRows("covers");
 
 /** Everything that judging and planning read, in one go; rows with a date that cannot be are left out (listSetAside). */
 export function snapshotOf(db: Db): Snapshot {

@@ -1,7 +1,10 @@
 import { eq } from "drizzle-orm";
+import type { SQLiteColumn, SQLiteTable } from "drizzle-orm/sqlite-core";
 import type { Bed } from "#core/garden/bed";
 import type { Planting } from "#core/garden/planting";
-import { type Change, change } from "./change";
+import type { Place } from "#core/household/place";
+import { hangingOn } from "#formats/tables";
+import { type Change, change, SQL_TABLES, type TableName } from "./change";
 import type { Db } from "./open";
 import * as t from "./schema/index";
 
@@ -22,41 +25,22 @@ export const savePlanting = (db: Db, planting: Planting, name: string, at: strin
 
 /** Removes a planting with all that hangs on it: checks, picks, round lines, treatments and wishes. One undo brings all of it back. */
 export const removePlanting = (db: Db, id: string, name: string, at: string): string | null =>
-  change(db, `${name} removed`, at, (c) => dropPlantings(db, c, [id]));
+  change(db, `${name} removed`, at, (c) => removeWhole(db, c, "plantings", id));
 
 /** Removes a bed with its plantings and all that hangs on them. One undo brings all of it back. */
-export function removeBed(db: Db, bed: Bed, at: string): string | null {
-  const ids = db.select({ id: t.plantings.id }).from(t.plantings).where(eq(t.plantings.bedId, bed.id)).all();
-  return change(db, `Bed ${bed.name} removed`, at, (c) => {
-    dropPlantings(
-      db,
-      c,
-      ids.map((p) => p.id),
-    );
-    for (const row of db.select().from(t.bedReadings).where(eq(t.bedReadings.bedId, bed.id)).all())
-      c.remove("bedReadings", row.id);
-    for (const row of db.select().from(t.covers).where(eq(t.covers.bedId, bed.id)).all()) c.remove("covers", row.id);
-    c.remove("beds", bed.id);
-  });
-}
+export const removeBed = (db: Db, bed: Bed, at: string): string | null =>
+  change(db, `Bed ${bed.name} removed`, at, (c) => removeWhole(db, c, "beds", bed.id));
 
-/** What hangs on a planting, children first. */
-const HANGING = {
-  checks: t.checks,
-  picks: t.picks,
-  roundLines: t.roundLines,
-  treatments: t.treatments,
-  pickWishes: t.pickWishes,
-  bedLosses: t.bedLosses,
-} as const;
+/** Removes a place with what its thermometer showed. */
+export const removePlace = (db: Db, place: Place, at: string): string | null =>
+  change(db, `${place.name} removed`, at, (c) => removeWhole(db, c, "places", place.id));
 
-function dropPlantings(db: Db, c: Change, ids: readonly string[]): void {
-  for (const id of ids) {
-    for (const name of Object.keys(HANGING) as (keyof typeof HANGING)[]) {
-      const table = HANGING[name];
-      for (const row of db.select({ id: table.id }).from(table).where(eq(table.plantingId, id)).all())
-        c.remove(name, row.id);
-    }
-    c.remove("plantings", id);
+/** Takes out a row and every row that does not stand without it, children first. */
+function removeWhole(db: Db, c: Change, name: TableName, id: string): void {
+  for (const child of hangingOn(name)) {
+    const table = SQL_TABLES[child.name] as unknown as SQLiteTable & Record<string, SQLiteColumn>;
+    const rows = db.select({ id: table.id! }).from(table).where(eq(table[child.field]!, id)).all();
+    for (const row of rows) removeWhole(db, c, child.name, row.id as string);
   }
+  c.remove(name, id);
 }

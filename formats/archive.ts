@@ -1,97 +1,25 @@
 import { z } from "zod";
-import { daySchema, localTimeSchema } from "#core/calendar/schemas";
-import { datedWindowSchema, tripSchema, windowSchema } from "#core/calendar/windows";
-import { bedSchema } from "#core/garden/bed";
-import { gardenSchema, personSchema } from "#core/garden/garden";
-import { plantingSchema } from "#core/garden/planting";
-import { tickSchema } from "#core/garden/tick";
-import { treatmentSchema } from "#core/garden/treatment";
-import { cropSchema } from "#core/handbook/crop";
+import type { Crop } from "#core/handbook/crop";
 import { handbookWith } from "#core/handbook/index";
-import { placeSchema } from "#core/household/place";
-import { tasteSchema } from "#core/household/taste";
-import { jobMarkSchema, ownJobSchema } from "#core/jobs/mark";
-import { dishSchema } from "#core/keeping/dishes";
-import { lotEventSchema } from "#core/keeping/lot";
-import { placeReadingSchema } from "#core/keeping/place-air";
-import { pickWishSchema } from "#core/planning/question/wish";
-import { planNoteSchema, roundLineSchema, roundSchema } from "#core/planning/rounds/round";
-import { checkSchema, readingSchema } from "#core/planting/check";
 import { readingFault } from "#core/planting/cue-kinds/index";
-import { bedLossSchema } from "#core/season/bed-loss";
-import { lessonSchema } from "#core/season/lessons";
-import { plannedSchema } from "#core/season/next-plot-row";
-import { seedLotSchema } from "#core/season/seed-lots";
-import { bedReadingSchema, coverSchema } from "#core/weather/bed-offset";
-import { forecastDaySchema, weatherDaySchema } from "#core/weather/daily";
-import { weighingSchema } from "#core/weighing/learned";
-import { containerSchema, pickSchema, viewSchema } from "#core/weighing/pick";
 import { type LocatedError, MOST_ERRORS, type ReadResult } from "./located";
+import { archivedAs, type GardenRows, TABLE_NAMES, TABLES, type TableName } from "./tables";
 
 /** The whole garden as one JSON document. Ids refer within the document; a row may be marked removed. */
+export type Archive = { format: "akmedon-garden"; version: 1 } & GardenRows;
+
+const rowsSchema = (name: TableName): z.ZodType => {
+  const { row, most, later } = TABLES[name];
+  if (most === null) return row;
+  const rows = z.array(row as z.ZodType).max(most);
+  return later ? rows.default([]) : rows;
+};
+// every row's type is checked where the table is named; a mapped object loses it on the way
 export const archiveSchema = z.object({
   format: z.literal("akmedon-garden"),
   version: z.literal(1),
-  garden: gardenSchema,
-  people: z.array(personSchema).max(100),
-  beds: z.array(bedSchema).max(1000),
-  plantings: z.array(plantingSchema).max(20_000),
-  containers: z.array(containerSchema).max(500),
-  windows: z.array(windowSchema).max(200),
-  trips: z.array(tripSchema).max(1000),
-  checks: z.array(checkSchema).max(200_000),
-  rounds: z.array(roundSchema).max(20_000),
-  roundLines: z.array(roundLineSchema).max(200_000),
-  picks: z.array(pickSchema).max(200_000),
-  weather: z.array(weatherDaySchema).max(40_000),
-  plans: z.array(planNoteSchema).max(1),
-  forecasts: z
-    .array(
-      z.object({
-        id: z.string(),
-        source: z.string(),
-        issuedOn: daySchema,
-        days: z.array(forecastDaySchema).max(60),
-      }),
-    )
-    .max(20_000),
-  /** own crops and practice; archives without them read as having none */
-  datedWindows: z.array(datedWindowSchema).max(5000).default([]),
-  tastes: z.array(tasteSchema).max(2000).default([]),
-  places: z.array(placeSchema).max(200).default([]),
-  treatments: z.array(treatmentSchema).max(50_000).default([]),
-  pickWishes: z.array(pickWishSchema).max(20_000).default([]),
-  placeReadings: z.array(placeReadingSchema).max(200_000).default([]),
-  lotEvents: z.array(lotEventSchema).max(200_000).default([]),
-  lessons: z.array(lessonSchema).max(20_000).default([]),
-  bedLosses: z.array(bedLossSchema).max(50_000).default([]),
-  ticks: z.array(tickSchema).max(50_000).default([]),
-  ownJobs: z.array(ownJobSchema).max(20_000).default([]),
-  jobMarks: z.array(jobMarkSchema).max(200_000).default([]),
-  dishes: z.array(dishSchema).max(2000).default([]),
-  seedLots: z.array(seedLotSchema).max(20_000).default([]),
-  planned: z.array(plannedSchema).max(20_000).default([]),
-  weighings: z.array(weighingSchema).max(20_000).default([]),
-  views: z.array(viewSchema).max(200).default([]),
-  ownCrops: z.array(cropSchema).max(2000).default([]),
-  bedReadings: z.array(bedReadingSchema).max(200_000).default([]),
-  covers: z.array(coverSchema).max(50_000).default([]),
-  practice: z
-    .array(
-      z.object({
-        id: z.string().min(1).max(40),
-        at: localTimeSchema,
-        cropId: z.string(),
-        readings: z.array(readingSchema).max(40),
-        said: z.string().max(40),
-        truth: z.string().max(40),
-        right: z.boolean(),
-      }),
-    )
-    .max(100_000)
-    .default([]),
-});
-export type Archive = z.infer<typeof archiveSchema>;
+  ...Object.fromEntries(TABLE_NAMES.map((name) => [archivedAs(name), rowsSchema(name)])),
+}) as unknown as z.ZodType<Archive>;
 
 /** Writes an archive, indented so that a person can read and compare it. */
 export const writeArchive = (archive: Archive): string => `${JSON.stringify(archive, null, 1)}\n`;
@@ -119,52 +47,54 @@ export function readArchive(text: string, rest = false): ReadResult<Archive> {
         .slice(0, MOST_ERRORS)
         .map((i) => ({ row: null, column: i.path.join("."), message: i.message })),
     };
-  const whole = rest ? withoutStrays(checked.data) : { archive: checked.data, left: [] };
+  const whole = withoutStrays(checked.data, rest);
   const errors = strayReferences(whole.archive);
   return errors.length > 0 ? { ok: false, errors } : { ok: true, value: whole.archive, notes: whole.left };
 }
 
-/** Rows of an archive that belong to a planting, with what they are called. */
-const OF_PLANTING = {
-  checks: "looks",
-  picks: "picks",
-  treatments: "treatments",
-  pickWishes: "dates that bind picking",
-  bedLosses: "losses in the bed",
-  roundLines: "lines of rounds",
-} as const;
+type AnyRow = Record<string, unknown>;
+/** The rows of a table in an archive; the garden itself is no list. */
+const rowsIn = (a: Archive, name: TableName): readonly AnyRow[] =>
+  name === "garden" ? [] : (a[archivedAs(name) as keyof GardenRows] as unknown as AnyRow[]);
+const keysOf = (rows: readonly AnyRow[]): Set<unknown> => new Set(rows.map((r) => r.id));
 
-/** An archive without the rows that refer to something it does not hold, and how many of each were left out. */
-function withoutStrays(a: Archive): { archive: Archive; left: string[] } {
+/**
+ * An archive without the rows that refer to something it does not hold, and how many of each were left out.
+ * @param all of every table; else of those alone in which they could once be
+ */
+function withoutStrays(archive: Archive, all: boolean): { archive: Archive; left: string[] } {
   const left: string[] = [];
-  const keep = <T>(rows: readonly T[], what: string, holds: (row: T) => boolean): T[] => {
-    const kept = rows.filter(holds);
-    if (kept.length < rows.length) left.push(`${rows.length - kept.length} ${what} left out`);
-    return kept;
-  };
+  const a = { ...archive };
   const book = handbookWith(a.ownCrops);
-  const beds = new Set(a.beds.map((b) => b.id));
-  const plantings = keep(a.plantings, "plantings", (p) => beds.has(p.bedId) && book.find(p.cropId) !== null);
-  const ids = new Set(plantings.map((p) => p.id));
-  const cropOf = new Map(plantings.map((p) => [p.id, book.of(p.cropId)]));
-  const rounds = new Set(a.rounds.map((r) => r.id));
-  const archive: Archive = {
-    ...a,
-    plantings,
-    bedReadings: keep(a.bedReadings, "readings of beds", (r) => beds.has(r.bedId)),
-    covers: keep(a.covers, "covers", (r) => beds.has(r.bedId)),
-  };
-  for (const name of Object.keys(OF_PLANTING) as (keyof typeof OF_PLANTING)[]) {
-    const rows: readonly { plantingId: string }[] = a[name];
-    Object.assign(archive, { [name]: keep(rows, OF_PLANTING[name], (r) => ids.has(r.plantingId)) });
+  for (const name of TABLE_NAMES) {
+    if (!all && !TABLES[name].loose) continue;
+    const parents = Object.entries(TABLES[name].of).map(([field, of]) => ({
+      field,
+      keys: keysOf(rowsIn(a, of as TableName)),
+    }));
+    const known = (row: AnyRow) =>
+      parents.every(({ field, keys }) => keys.has(row[field])) &&
+      (name !== "plantings" || book.find(String(row.cropId)) !== null);
+    const rows = rowsIn(a, name);
+    const kept = rows.filter(known);
+    if (kept.length === rows.length) continue;
+    const lost = rows.length - kept.length;
+    left.push(`${lost} ${lost === 1 ? TABLES[name].one : TABLES[name].many} left out`);
+    Object.assign(a, { [archivedAs(name)]: kept });
   }
-  archive.roundLines = keep(archive.roundLines, "lines of rounds that are gone", (l) => rounds.has(l.roundId));
-  const fits = (cropId: string, r: Archive["checks"][number]["readings"][number]) => {
-    const cue = cropOf.get(cropId)?.cues.find((c) => c.id === r.cueId);
-    return cue !== undefined && readingFault(cue, r.value) === null;
-  };
-  archive.checks = archive.checks.map((c) => ({ ...c, readings: c.readings.filter((r) => fits(c.plantingId, r)) }));
-  return { archive, left };
+  if (!all) return { archive: a, left };
+  const cropOf = new Map(a.plantings.map((p) => [p.id, book.of(p.cropId)]));
+  a.checks = a.checks.map((c) => ({
+    ...c,
+    readings: c.readings.filter((r) => readingStray(cropOf.get(c.plantingId) ?? null, r) === null),
+  }));
+  return { archive: a, left };
+}
+
+/** What is wrong with a reading of a crop, in words; null: nothing, or its crop is not known. */
+function readingStray(crop: Crop | null, r: Archive["checks"][number]["readings"][number]): string | null {
+  const cue = crop?.cues.find((x) => x.id === r.cueId);
+  return crop && !cue ? `${crop.name} has no cue “${r.cueId}”` : cue ? readingFault(cue, r.value) : null;
 }
 
 function strayReferences(a: Archive): LocatedError[] {
@@ -172,70 +102,33 @@ function strayReferences(a: Archive): LocatedError[] {
   const stray = (where: string, message: string) => {
     if (errors.length < MOST_ERRORS) errors.push({ row: null, column: where, message });
   };
-  const ids = (rows: readonly { id: string }[], name: string) => {
-    const set = new Set<string>();
-    rows.forEach((r, i) => {
-      if (set.has(r.id)) stray(`${name}.${i}.id`, `the id “${r.id}” stands twice`);
-      set.add(r.id);
+  for (const name of TABLE_NAMES) {
+    const rows = rowsIn(a, name);
+    const archived = archivedAs(name);
+    const seen = new Set<unknown>();
+    const key = TABLES[name].order.at(-1)!;
+    rows.forEach((row, i) => {
+      if (seen.has(row[key])) stray(`${archived}.${i}.${key}`, `the ${key} “${row[key]}” stands twice`);
+      seen.add(row[key]);
     });
-    return set;
-  };
-  const beds = ids(a.beds, "beds");
-  const plantings = ids(a.plantings, "plantings");
-  const rounds = ids(a.rounds, "rounds");
-  for (const name of [
-    "people",
-    "containers",
-    "windows",
-    "trips",
-    "checks",
-    "roundLines",
-    "picks",
-    "datedWindows",
-    "tastes",
-    "places",
-    "treatments",
-    "pickWishes",
-    "placeReadings",
-    "lotEvents",
-    "lessons",
-    "bedLosses",
-    "ticks",
-    "ownJobs",
-    "jobMarks",
-    "dishes",
-    "seedLots",
-    "planned",
-    "weighings",
-    "views",
-  ] as const)
-    ids(a[name], name);
+    for (const [field, of] of Object.entries(TABLES[name].of)) {
+      const keys = keysOf(rowsIn(a, of as TableName));
+      rows.forEach((row, i) => {
+        if (!keys.has(row[field]))
+          stray(`${archived}.${i}.${field}`, `there is no ${TABLES[of as TableName].one} “${row[field]}”`);
+      });
+    }
+  }
   const book = handbookWith(a.ownCrops);
-  const cropOfPlanting = new Map(a.plantings.map((p) => [p.id, book.find(p.cropId)]));
+  const cropOf = new Map(a.plantings.map((p) => [p.id, book.find(p.cropId)]));
   a.plantings.forEach((p, i) => {
-    if (!beds.has(p.bedId)) stray(`plantings.${i}.bedId`, `there is no bed “${p.bedId}”`);
-    if (!cropOfPlanting.get(p.id)) stray(`plantings.${i}.cropId`, `the handbook has no crop “${p.cropId}”`);
+    if (!cropOf.get(p.id)) stray(`plantings.${i}.cropId`, `the handbook has no crop “${p.cropId}”`);
   });
   a.checks.forEach((c, i) => {
-    if (!plantings.has(c.plantingId)) stray(`checks.${i}.plantingId`, `there is no planting “${c.plantingId}”`);
-    const crop = cropOfPlanting.get(c.plantingId);
     c.readings.forEach((r, k) => {
-      const cue = crop?.cues.find((x) => x.id === r.cueId);
-      const fault = crop && !cue ? `${crop.name} has no cue “${r.cueId}”` : cue && readingFault(cue, r.value);
+      const fault = readingStray(cropOf.get(c.plantingId) ?? null, r);
       if (fault) stray(`checks.${i}.readings.${k}`, fault);
     });
   });
-  for (const name of ["bedReadings", "covers"] as const)
-    a[name].forEach((r, i) => {
-      if (!beds.has(r.bedId)) stray(`${name}.${i}.bedId`, `there is no bed “${r.bedId}”`);
-    });
-  a.roundLines.forEach((l, i) => {
-    if (!rounds.has(l.roundId)) stray(`roundLines.${i}.roundId`, `there is no round “${l.roundId}”`);
-    if (!plantings.has(l.plantingId)) stray(`roundLines.${i}.plantingId`, `there is no planting “${l.plantingId}”`);
-  });
-  for (const name of ["picks", "treatments", "pickWishes", "bedLosses"] as const)
-    a[name].forEach((p, i) => {
-      if (!plantings.has(p.plantingId)) stray(`${name}.${i}.plantingId`, `there is no planting “${p.plantingId}”`);
-    });
   return errors;
 }

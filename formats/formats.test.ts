@@ -183,6 +183,7 @@ const archive: Archive = {
       sorted: [{ grade: "eat-first", way: "kitchen", massG: 200, count: null, note: "pierced by the fork" }],
       againG: 840,
       againHow: "tops-off",
+      rowDone: 0.5,
       photos: ["p-1.jpg"],
     },
   ],
@@ -215,7 +216,7 @@ const archive: Archive = {
   treatments: [
     { id: "tr", plantingId: "p1", day: "2026-07-01", kind: "spray", product: "soap", waitDays: 3, note: "" },
   ],
-  placeReadings: [{ id: "r1", placeId: "loft", at: "2026-09-01T08:00", tempC: 11.5, humidityPct: null }],
+  placeReadings: [{ id: "r1", placeId: "pl", at: "2026-09-01T08:00", tempC: 11.5, humidityPct: null }],
   lotEvents: [
     {
       id: "le",
@@ -230,6 +231,7 @@ const archive: Archive = {
       ready: null,
       how: "dried",
       outG: 40.5,
+      until: "2026-12-24",
       note: "in “rings”",
     },
   ],

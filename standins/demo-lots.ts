@@ -12,6 +12,7 @@ const event = (over: Pick<LotEvent, "id" | "lotId" | "at" | "kind"> & Partial<Lo
   ready: null,
   how: null,
   outG: null,
+  until: null,
   note: "",
   ...over,
 });

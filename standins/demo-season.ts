@@ -103,6 +103,7 @@ function toPicks(
           : [],
       againG: null,
       againHow: "" as const,
+      rowDone: null,
       photos: [],
     };
   });

@@ -149,6 +149,36 @@ export function LotActions({ view, faults }: Props) {
       <Fold title="Put some by" open={fault("preserve")}>
         <PutBy view={view} faults={faults} place={place} amount={amount} note={note} send={send} />
       </Fold>
+      <Fold title={lot.useBy ? "Its own use-by date" : "Give it a use-by date"} open={fault("date")}>
+        <LotForm lot={lot}>
+          <Text mb="2" color="inkSoft">
+            Your date goes before the handbook’s keeping time, wherever it lies. Both empty: the handbook’s holds again.
+          </Text>
+          <Grid templateColumns={two} gap="3">
+            <Field name="date-until" label="Good until" faults={faults}>
+              {(p) => <Input {...p} type="date" defaultValue={value("date-until", lot.useBy)} />}
+            </Field>
+            <Flex gap="2" align="end">
+              <Box flex="1">
+                <Field name="date-keeps" label="Or it keeps for" faults={faults}>
+                  {(p) => <Input {...p} inputMode="decimal" defaultValue={value("date-keeps")} autoComplete="off" />}
+                </Field>
+              </Box>
+              <Select
+                name="date-unit"
+                aria-label="days, weeks or months"
+                w="7rem"
+                defaultValue={value("date-unit", "weeks")}
+              >
+                {["days", "weeks", "months"].map((u) => (
+                  <option key={u}>{u}</option>
+                ))}
+              </Select>
+            </Flex>
+          </Grid>
+          {send("date", "Keep to it")}
+        </LotForm>
+      </Fold>
       <Fold title="Set a part apart" open={fault("split")}>
         <LotForm lot={lot}>
           <Grid templateColumns={two} gap="3">

@@ -1,8 +1,10 @@
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { useEffect, useRef, useState } from "react";
+import { useFetcher } from "react-router";
 import { sayMass, type UnitSystem } from "#core/units/mass";
 import { type ScaleReading, settledG } from "#core/weighing/scale";
 import { simulatedScale } from "#standins/kitchen-scale";
+import type { loader as scaleLoader } from "../routes/scale";
 import { Button } from "./ui";
 
 const TICK_MS = 100;
@@ -21,8 +23,41 @@ export function FromScale(props: Props) {
       <chakra.summary cursor="pointer" color="moss" minH="48px" display="flex" alignItems="center">
         From the scale
       </chakra.summary>
+      {open && <RealScale {...props} />}
       {open && <ScalePanel {...props} />}
     </chakra.details>
+  );
+}
+
+/** How often a real scale's log is looked at while the panel is open, ms. */
+const ASK_MS = 2000;
+
+/** The last weights that a real scale has written down; nothing where none has. */
+function RealScale({ units, onTake }: Props) {
+  const asked = useFetcher<typeof scaleLoader>();
+  const { load } = asked;
+  useEffect(() => {
+    void load("/scale");
+    const timer = setInterval(() => void load("/scale"), ASK_MS);
+    return () => clearInterval(timer);
+  }, [load]);
+  const weights = asked.data?.weights ?? [];
+  if (weights.length === 0) return null;
+  return (
+    <Box mb="3" data-testid="real-scale">
+      <Text fontWeight="600">Your scale showed</Text>
+      {weights.map((w) => (
+        <Flex key={`${w.at} ${w.massG}`} align="center" gap="3" borderTopWidth="1px" borderColor="ruleSoft" py="1.5">
+          <Text color="inkSoft">{w.at.slice(11)}</Text>
+          <Text fontFamily="heading" fontSize="xl" flex="1">
+            {sayMass(w.massG, units)}
+          </Text>
+          <Button type="button" size="sm" onClick={() => onTake(`${w.massG} g`)}>
+            Take it
+          </Button>
+        </Flex>
+      ))}
+    </Box>
   );
 }
 
@@ -88,7 +123,7 @@ function ScalePanel({ units, onTake }: Props) {
         </Button>
       </Flex>
       <chakra.span fontSize="sm" color="inkSoft">
-        Simulated: a scale on a cable would show here the same way.
+        Simulated, for trying out. A real scale shows above it: see Settings, Devices.
       </chakra.span>
     </Box>
   );

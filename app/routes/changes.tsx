@@ -1,8 +1,8 @@
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { Form, useSearchParams } from "react-router";
 import { sayDate } from "#core/calendar/day";
-import { sayEntry } from "#core/garden/trail";
 import { listChanges } from "#db/change";
+import { sayEntry } from "#formats/trail";
 import { Button, Input, LinkButton, Page } from "../components/ui";
 import { db } from "../server/desk.server";
 import type { Route } from "./+types/changes";

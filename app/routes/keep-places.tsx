@@ -5,6 +5,7 @@ import { typedVolume, volumeUnit } from "#core/units/volume";
 import { PlaceBar } from "../components/place-bar";
 import { ReadingsLine } from "../components/readings-line";
 import {
+  Anchor,
   Button,
   type Faults,
   Field,
@@ -33,7 +34,7 @@ type PlaceView = Route.ComponentProps["loaderData"]["places"][number];
 
 /** Where things are kept: the air and the room of each place, what lies there, and what would lie better elsewhere. */
 export default function KeepPlaces({ loaderData, actionData }: Route.ComponentProps) {
-  const { places, better, units } = loaderData;
+  const { places, better, units, simulated } = loaderData;
   const faults: Faults = actionData && "errors" in actionData ? actionData : null;
   const at = faults?.typed.placeId ?? null;
   const deg = units === "us" ? "°F" : "°C";
@@ -92,7 +93,7 @@ export default function KeepPlaces({ loaderData, actionData }: Route.ComponentPr
             </Box>
             <Box>
               <ReadingsLine readings={p.readings} units={units} />
-              <Readings place={p} faults={at === p.place.id ? faults : null} deg={deg} />
+              <Readings place={p} simulated={simulated} faults={at === p.place.id ? faults : null} deg={deg} />
               <chakra.details open={(at === p.place.id && faults?.typed.intent === "place") || undefined}>
                 <chakra.summary color="moss" cursor="pointer" minH="48px" display="flex" alignItems="center">
                   Change {p.place.name}
@@ -110,7 +111,8 @@ export default function KeepPlaces({ loaderData, actionData }: Route.ComponentPr
   );
 }
 
-function Readings({ place, faults, deg }: { place: PlaceView; faults: Faults; deg: string }) {
+type ReadingsProps = { place: PlaceView; simulated: boolean; faults: Faults; deg: string };
+function Readings({ place, simulated, faults, deg }: ReadingsProps) {
   return (
     <>
       <Flex gap="2" wrap="wrap" align="end" mb="2">
@@ -146,15 +148,18 @@ function Readings({ place, faults, deg }: { place: PlaceView; faults: Faults; de
             </Button>
           </Flex>
         </Form>
-        <Form method="post">
-          <input type="hidden" name="placeId" value={place.place.id} />
-          <Button type="submit" name="intent" value="thermometer" variant="quiet">
-            Ask the sensor
-          </Button>
-        </Form>
+        {simulated && (
+          <Form method="post">
+            <input type="hidden" name="placeId" value={place.place.id} />
+            <Button type="submit" name="intent" value="thermometer" variant="quiet">
+              Ask the sensor
+            </Button>
+          </Form>
+        )}
       </Flex>
       <Text fontSize="sm" color="inkSoft">
-        The sensor is simulated; one in the home network would answer the same way.
+        {simulated ? "The sensor is simulated, for the demo alone. " : ""}A thermometer whose program writes a file can
+        tell the garden by itself: <Anchor to="/settings/devices">Devices</Anchor>.
       </Text>
       <chakra.details open={faults?.errors.table ? true : undefined}>
         <chakra.summary color="moss" cursor="pointer" minH="48px" display="flex" alignItems="center">

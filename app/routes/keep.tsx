@@ -122,6 +122,7 @@ export default function Keep({ loaderData }: Route.ComponentProps) {
                   <strong>{w.eat}</strong>{" "}
                   <Text as="span" color="inkSoft">
                     of {w.good}
+                    {w.lots > 1 ? ` in ${w.lots} lots` : ""}
                   </Text>
                 </Text>
               </Flex>

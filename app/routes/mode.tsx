@@ -1,6 +1,6 @@
 import { redirect } from "react-router";
 import { formOf } from "../server/forms.server";
-import { modeOf } from "../server/mode.server";
+import { keepMode, modeOf } from "../server/mode.server";
 import { safePath } from "../server/safe-path";
 import { LOOKS, nextLook } from "../theme/looks";
 import type { Route } from "./+types/mode";
@@ -10,6 +10,6 @@ export async function action({ request }: Route.ActionArgs) {
   const form = await formOf(request);
   const next = LOOKS.find((look) => look === form.get("look")) ?? nextLook(modeOf(request));
   return redirect(safePath(form.get("back")), {
-    headers: { "Set-Cookie": `ak-mode=${next}; Path=/; Max-Age=31536000; SameSite=Lax; HttpOnly` },
+    headers: { "Set-Cookie": keepMode(next) },
   });
 }

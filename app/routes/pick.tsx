@@ -1,7 +1,7 @@
 import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
 import { Form } from "react-router";
-import { EXTENT_WORDS, EXTENTS, GRADE_WORDS, PARTS, tareOf } from "#core/weighing/pick";
+import { EXTENT_WORDS, EXTENTS, GRADE_WORDS, PARTS, ROW_SHARES, tareOf } from "#core/weighing/pick";
 import { AmountFields } from "../components/amount-fields";
 import { Cautions } from "../components/cautions";
 import { CropGlyph } from "../components/crop-glyph";
@@ -55,6 +55,10 @@ export const clientAction = ({ request, params, serverAction }: Route.ClientActi
 
 export const meta: Route.MetaFunction = () => [{ title: "Pick · Akmedon" }];
 
+/** Containers at hand before any was used, and at most. */
+const FEW = 2;
+const MOST_NEAR = 4;
+
 export default function PickPage({ loaderData, actionData }: Route.ComponentProps) {
   const { pick, plantings, containers, people, now, units, crops, roundId } = loaderData;
   const faults = actionData && "errors" in actionData ? actionData : null;
@@ -79,6 +83,8 @@ export default function PickPage({ loaderData, actionData }: Route.ComponentProp
   useEffect(() => setOwnId(freshId()), []);
   const planting = plantings.find((p) => p.id === plantingId) ?? plantings[0];
   const crop = crops.find((c) => c.id === planting?.cropId) ?? crops[0]!;
+  const [chosen, setExtent] = useState<string | null>(faults?.typed.extent ?? pick?.extent ?? null);
+  const extent = chosen ?? (crop.once ? "final" : "all-ready");
   const sum = arithmetic({ gross, count, topsOn, boxes, other, containers, crop, planting, units });
   if (plantings.length === 0)
     return (
@@ -87,6 +93,21 @@ export default function PickPage({ loaderData, actionData }: Route.ComponentProp
       </Page>
     );
   const value = (name: string, v: string | number | null | undefined) => shownValue(faults, name, v);
+  // what stood on the scale lately, or stands on it now, is at hand; the rest is folded away
+  const lately = containers.some((c) => c.used > 0);
+  const near = containers
+    .filter((c, k) => (lately ? c.used > 0 : k < FEW) || (boxes[c.id] ?? 0) > 0)
+    .slice(0, MOST_NEAR);
+  const far = containers.filter((c) => !near.includes(c));
+  const counter = (c: (typeof containers)[number]) => (
+    <ContainerCounter
+      key={c.id}
+      container={c}
+      count={boxes[c.id] ?? 0}
+      units={units}
+      onCount={(n) => setBoxes({ ...boxes, [c.id]: n })}
+    />
+  );
   return (
     <Page
       title={pick ? "Pick" : "Log a pick"}
@@ -141,29 +162,25 @@ export default function PickPage({ loaderData, actionData }: Route.ComponentProp
                 Containers on the scale
               </chakra.legend>
               <Grid templateColumns={{ base: "minmax(0, 1fr)", sm: "repeat(2, minmax(0, 1fr))" }} gap="2">
-                {containers.map((c) => (
-                  <ContainerCounter
-                    key={c.id}
-                    container={c}
-                    count={boxes[c.id] ?? 0}
-                    units={units}
-                    onCount={(n) => setBoxes({ ...boxes, [c.id]: n })}
-                  />
-                ))}
-                <Field name="otherTare" label="Other empties, weight" faults={faults}>
-                  {(p) => <Input {...p} value={other} onChange={(e) => setOther(e.target.value)} />}
-                </Field>
+                {near.map(counter)}
               </Grid>
+              <chakra.details open={faults?.errors.otherTare || other !== "" ? true : undefined}>
+                <chakra.summary color="moss" cursor="pointer" minH="48px" display="flex" alignItems="center">
+                  {far.length > 0 ? "Other containers" : "A container that is not on the list"}
+                </chakra.summary>
+                <Grid templateColumns={{ base: "minmax(0, 1fr)", sm: "repeat(2, minmax(0, 1fr))" }} gap="2">
+                  {far.map(counter)}
+                  <Field name="otherTare" label="Other empties, weight" faults={faults}>
+                    {(p) => <Input {...p} value={other} onChange={(e) => setOther(e.target.value)} />}
+                  </Field>
+                </Grid>
+              </chakra.details>
             </Box>
             <ArithmeticLine sum={sum} />
             <Grid templateColumns={{ base: "repeat(2, minmax(0, 1fr))", md: "repeat(3, minmax(0, 1fr))" }} gap="4">
               <Field name="extent" label="How much of it" faults={faults}>
                 {(p) => (
-                  <Select
-                    {...p}
-                    defaultValue={value("extent", pick?.extent ?? (crop.once ? "final" : "all-ready"))}
-                    key={`extent-${crop.id}`}
-                  >
+                  <Select {...p} value={extent} onChange={(e) => setExtent(e.target.value)}>
                     {EXTENTS.map((x) => (
                       <option key={x} value={x}>
                         {EXTENT_WORDS[x]}
@@ -172,6 +189,20 @@ export default function PickPage({ loaderData, actionData }: Route.ComponentProp
                   </Select>
                 )}
               </Field>
+              {extent === "some" && planting?.byRow && (
+                <Field name="rowDone" label="Of the whole row, done now" faults={faults}>
+                  {(p) => (
+                    <Select {...p} defaultValue={value("rowDone", pick?.rowDone)}>
+                      <option value="">not said</option>
+                      {ROW_SHARES.map((r) => (
+                        <option key={r.share} value={r.share}>
+                          {r.words}
+                        </option>
+                      ))}
+                    </Select>
+                  )}
+                </Field>
+              )}
               <Field name="grade" label="Grade" faults={faults}>
                 {(p) => (
                   <Select {...p} defaultValue={value("grade", pick?.grade ?? "sound")}>

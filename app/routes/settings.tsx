@@ -214,6 +214,12 @@ export default function Settings({ loaderData, actionData }: Route.ComponentProp
           <LinkButton to="/settings/household" variant="outline">
             At home: taste and room
           </LinkButton>
+          <LinkButton to="/settings/devices" variant="outline">
+            Devices
+          </LinkButton>
+          <LinkButton to="/settings/troubles" variant="quiet">
+            What went wrong
+          </LinkButton>
         </>
       }
     >

@@ -3,7 +3,6 @@ import { data, Form } from "react-router";
 import { sayDay, sayNear, weekdayName } from "#core/calendar/day";
 import { change } from "#db/change";
 import type { Preview } from "#formats/weather-columns";
-import { demoDesk } from "#standins/demo-garden";
 import { BedNights } from "../components/bed-nights";
 import { DayHours } from "../components/day-hours";
 import { FrostTable } from "../components/frost-table";
@@ -14,7 +13,9 @@ import { WeatherColumns } from "../components/weather-columns";
 import { WeatherImport } from "../components/weather-import";
 import { WeatherStrip } from "../components/weather-strip";
 import { db, desk } from "../server/desk.server";
-import { done, type FormFaults, formOf, refuse, typedOf } from "../server/forms.server";
+import { maySimulate } from "../server/devices/device";
+import { simulatedForecast } from "../server/devices/simulated.server";
+import { done, type FormFaults, formOf, missing, refuse, typedOf } from "../server/forms.server";
 import { stripOf } from "../server/weather.server";
 import { readTypedForecast, saveBedReading, toggleCover } from "../server/weather-action.server";
 import { bedNights, dayView, frostTable, groundView, hazardList } from "../server/weather-day.server";
@@ -56,7 +57,8 @@ export async function action({ request, url }: Route.ActionArgs) {
   const typed = typedOf(form);
   const d = desk();
   if (typed.intent === "simulate") {
-    const issued = demoDesk().forecast(d.today, 14);
+    if (!maySimulate(d)) throw missing("real forecast office");
+    const issued = simulatedForecast(d);
     const journalId = change(db(), "A simulated forecast was issued", d.now, (c) =>
       c.put("forecasts", { id: newForecastId(), ...issued }),
     );

@@ -1,4 +1,5 @@
 import { join } from "node:path";
+import { parse } from "cookie";
 import { type SessionRegister, sessionRegister } from "#db/sessions";
 import { codeImage } from "./qr.server";
 
@@ -31,8 +32,7 @@ const register = (): SessionRegister => {
 /** Ends one device's sign-in. @returns whether there was such a one */
 export const endSession = (id: string): boolean => register().end(id);
 
-const keyOf = (request: Request): string | undefined =>
-  /(?:^|;\s*)ak-session=([^;]+)/.exec(request.headers.get("Cookie") ?? "")?.[1];
+const keyOf = (request: Request): string | undefined => parse(request.headers.get("Cookie") ?? "")["ak-session"];
 
 const HOUR_MS = 3_600_000;
 const sayAgo = (ms: number): string =>

@@ -42,16 +42,23 @@ export function keptOf({ snapshot, today }: Desk): Kept {
   return kept;
 }
 
-/** "half of it by Friday" in words; nothing while it keeps for longer than anybody plans. */
-function sayHalf(s: Stocked, today: string): string {
-  const days = Math.floor(s.halfInDays);
-  if (days > 400) return "keeps for more than a year";
-  if (days < 1) return "half of it gone by tomorrow";
-  return days <= 13
-    ? `half of it gone by ${sayNear(addDays(today, days), today)}`
-    : days < 60
-      ? `keeps about ${Math.round(days / 7)} weeks`
-      : `keeps about ${Math.round(days / 30)} months`;
+/** How long a lot is good in one statement: from the day its first tenth is not to the day half of it is not. */
+function sayKeeps(s: Stocked, today: string): string {
+  const { useBy } = s.lot;
+  if (useBy !== null)
+    return useBy < today ? `past your date, ${sayNear(useBy, today)}` : `use by ${sayNear(useBy, today)}, your date`;
+  const sort = s.good < STILL_GOOD ? `about ${Math.round(100 * s.good)} % still good: sort it through, and ` : "";
+  const [first, half] = [Math.floor(s.tenthInDays), Math.floor(s.halfInDays)];
+  const near = (days: number) => sayNear(addDays(today, days), today);
+  if (half > 400) return `${sort ? `${sort}the rest ` : ""}keeps for more than a year`;
+  if (half < 1) return `${sort}use it today`;
+  if (half <= 13) {
+    if (sort || first < 1) return `${sort}use it by ${near(half)}`;
+    return first === half ? `good until ${near(half)}` : `good until ${near(first)}, some of it until ${near(half)}`;
+  }
+  const unit = half < 60 ? ([7, "weeks"] as const) : ([30, "months"] as const);
+  const [from, to] = [Math.max(1, Math.round(first / unit[0])), Math.round(half / unit[0])];
+  return `${sort ? `${sort}the rest ` : ""}keeps ${from === to ? `about ${to}` : `${from} to ${to}`} ${unit[1]}`;
 }
 const range = ([low, high]: readonly [number, number]): string => {
   const [a, b] = [Math.ceil(low), Math.ceil(high)];
@@ -59,10 +66,8 @@ const range = ([low, high]: readonly [number, number]): string => {
 };
 
 /** "14 pieces" of a lot that was counted; nothing otherwise. */
-export function sayPieces(lot: Lot): string {
-  const n = piecesLeft(lot);
-  return n === null ? "" : `${n} ${n === 1 ? "piece" : "pieces"}`;
-}
+export const sayPieces = (lot: Lot): string => sayPieceCount(piecesLeft(lot));
+const sayPieceCount = (n: number | null): string => (n === null ? "" : `${n} ${n === 1 ? "piece" : "pieces"}`);
 
 /** From this share on it is all as good as it came. */
 const STILL_GOOD = 0.85;
@@ -83,10 +88,7 @@ export function lotLine(s: Stocked, units: UnitSystem, today: string) {
     what: lot.preserved
       ? `${lot.preserved}${lot.note ? `, ${lot.note}` : ""}`
       : [lot.grade === "sound" ? "" : GRADE_WORDS[lot.grade], lot.note].filter(Boolean).join(", "),
-    keeps:
-      s.good < STILL_GOOD
-        ? `about ${Math.round(100 * s.good)} % still good; of that, ${sayHalf(s, today)}`
-        : sayHalf(s, today),
+    keeps: sayKeeps(s, today),
     soon: s.halfInDays < 7,
     curing: s.curing
       ? s.curing.ready
@@ -122,7 +124,8 @@ export function keepView(d: Desk) {
       id: w.crop.id,
       name: w.crop.name,
       glyph: w.crop.glyph,
-      good: sayMass(w.goodG, units),
+      good: [sayPieceCount(w.pieces), sayMass(w.goodG, units)].filter(Boolean).join(", "),
+      lots: w.lots,
       eat: sayMass(w.eatG, units),
       share: w.goodG > 0 ? w.eatG / w.goodG : 0,
       surplus: w.surplusG > 50 ? sayMass(w.surplusG, units) : "",

@@ -1,4 +1,4 @@
-import { sayDay } from "#core/calendar/day";
+import { addDays, sayDay } from "#core/calendar/day";
 import { LOT_EVENT_WORDS, type Lot, type LotEvent, lotEventSchema, massOfPieces } from "#core/keeping/lot";
 import { roundMass, sayMass } from "#core/units/mass";
 import { readAmount } from "#core/weighing/amount";
@@ -83,11 +83,18 @@ export function changeLot(
     ready: typed[field("ready")] === "ready" || typed[field("ready")] === "not-yet" ? typed[field("ready")] : null,
     how: typed[field("how")] || null,
     outG: out?.ok ? out.amount.massG : null,
+    until: kind === "date" ? ownDate(lot, typed) : null,
     note: typed[field("note")] ?? "",
   });
   if (!checked.success) {
     const { errors } = faultsOf(checked.error, typed);
-    const named: Record<string, string> = { placeId: "place", toLot: "lot", massG: "amount", outG: "out" };
+    const named: Record<string, string> = {
+      placeId: "place",
+      toLot: "lot",
+      massG: "amount",
+      outG: "out",
+      until: "until",
+    };
     return refuse({
       errors: Object.fromEntries(Object.entries(errors).map(([k, v]) => [field(named[k] ?? k), v])),
       typed,
@@ -100,9 +107,19 @@ export function changeLot(
   );
 }
 
+/** The last good day as typed: a day, or for how long it keeps from when it was picked or put by; empty: none of one's own. */
+function ownDate(lot: Lot, typed: Record<string, string>): string | null {
+  const day = (typed["date-until"] ?? "").trim();
+  if (day !== "") return day;
+  const keeps = numberOf(typed["date-keeps"]);
+  if (keeps === null || keeps <= 0) return null;
+  return addDays(lot.stays[0]!.from, Math.round(keeps * DAYS_IN[typed["date-unit"] as keyof typeof DAYS_IN]));
+}
+const DAYS_IN = { days: 1, weeks: 7, months: 30.44 };
+
 const blankEvent = (lotId: string, at: string): LotEvent => ({
   ...{ id: orderedId(), lotId, at, kind: "check", massG: null, placeId: null, toLot: null, who: "", cause: "" },
-  ...{ ready: null, how: null, outG: null, note: "" },
+  ...{ ready: null, how: null, outG: null, until: null, note: "" },
 });
 
 /** So many pieces of a ripening lot are ripe today: they are set apart as ripe, the rest ripens on; or all of it is. */

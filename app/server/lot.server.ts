@@ -85,6 +85,7 @@ export function lotView(d: Desk, id: string) {
       place: placeName(d, lot),
       from: lot.from,
       seen: lot.events.at(-1)?.id ?? "",
+      useBy: lot.useBy ?? "",
     },
     line: stocked ? lotLine(stocked, units, today) : null,
     why: (stocked?.why ?? []).map((w) => proseIn(w, units)),
@@ -187,6 +188,8 @@ export function sayEvent(
         return e.ready === null ? "Looked at" : e.ready === "ready" ? "Tested: ready" : "Tested: not yet";
       case "split":
         return `Set ${amount} apart`;
+      case "date":
+        return e.until === null ? "Keeps by the handbook again" : `Good until ${sayDay(e.until)}, a date of your own`;
       case "merge":
         return e.toLot === lotId ? `${amount} of another lot laid to it` : `Laid together with another lot, ${amount}`;
       case "preserve":

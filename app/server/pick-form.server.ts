@@ -3,8 +3,10 @@ import { plantingName } from "#core/garden/name";
 import type { Planting } from "#core/garden/planting";
 import { cautionsAt } from "#core/handbook/cautions";
 import type { Crop } from "#core/handbook/crop";
+import { schoolOf } from "#core/handbook/index";
 import { techniqueFor } from "#core/handbook/technique";
 import type { Snapshot } from "#core/planning/outlook";
+import { wayOf } from "#core/planting/way";
 import { readMass, type UnitSystem } from "#core/units/mass";
 import { readAmount } from "#core/weighing/amount";
 import { type Bulk, bulkOf } from "#core/weighing/bulk";
@@ -89,6 +91,7 @@ export function readPickForm(
     way: typed.way ?? "",
     sorted: sorted.parts,
     againG: again?.ok ? again.amount.massG : null,
+    rowDone: typed.extent === "some" ? numberOf(typed.rowDone) : null,
     againHow: again ? typed.againHow || "tops-off" : "",
     photos: [],
   } satisfies Record<keyof PickRecord, unknown>);
@@ -127,6 +130,21 @@ function readSorted(typed: Record<string, string>, units: UnitSystem, bulk: Bulk
   return { ok: true, parts };
 }
 
+/** Ways of taking a crop along its row: what is left of it stands there to be seen. */
+const BY_ROW: readonly string[] = ["all-at-once", "as-needed"];
+/** So many picks back a container counts as in use. */
+const LATELY_PICKS = 60;
+
+/** The garden's containers, those first that have stood on the scale most lately. */
+function containersByUse(picks: readonly PickRecord[]): (Container & { used: number })[] {
+  const used = new Map<string, number>();
+  for (const { tare } of picks.slice(-LATELY_PICKS))
+    for (const { name } of tare) used.set(name, (used.get(name) ?? 0) + 1);
+  return listContainers(db())
+    .map((c) => ({ ...c, used: used.get(c.name) ?? 0 }))
+    .sort((a, b) => b.used - a.used);
+}
+
 /**
  * What the form of a pick is drawn from; null when there is no such pick, or no such planting: another one than was
  * asked for is never put in its place.
@@ -157,6 +175,7 @@ export function pickFormData(d: Desk, pickId: string | undefined, plantingId: st
         name: `${plantingName(p, crop)} · ${bedName.get(p.bedId) ?? ""}${p.endedOn === null ? "" : `, closed ${sayDay(p.endedOn)}`}`,
         usualG: before.length > 0 ? before.reduce((a, b) => a + b, 0) / before.length : null,
         plants: p.plants,
+        byRow: BY_ROW.includes(wayOf(crop, schoolOf(crop, p.schoolId))),
         ...technique(p, crop),
       };
     })
@@ -166,7 +185,7 @@ export function pickFormData(d: Desk, pickId: string | undefined, plantingId: st
     plantings,
     plantingId: pick?.plantingId ?? plantingId ?? plantings[0]?.id ?? "",
     roundId: pick?.roundId ?? roundId,
-    containers: listContainers(db()),
+    containers: containersByUse(snapshot.picks),
     people: listPeople(db()).map((p) => p.name),
     now: d.now,
     units: snapshot.garden.units,

@@ -6,10 +6,11 @@ import { celsiusFromFahrenheit } from "#core/units/convert";
 import { sayMass } from "#core/units/mass";
 import { readRoom } from "#core/units/volume";
 import { change, newId, orderedId } from "#db/change";
-import { sayError } from "#formats/located";
-import { readReadingsCsv } from "#formats/readings-csv";
-import { roomThermometer } from "#standins/room-thermometer";
+import { removePlace } from "#db/plot";
 import { type Desk, db } from "./desk.server";
+import { maySimulate } from "./devices/device";
+import { takeReadings } from "./devices/room-files.server";
+import { simulatedReading } from "./devices/simulated.server";
 import { done, faultsOf, missing, numberOf, refuse } from "./forms.server";
 import { keptOf, placesView } from "./keep.server";
 
@@ -26,6 +27,7 @@ export function placesPage(d: Desk) {
   const { stock } = keptOf(d);
   return {
     units,
+    simulated: maySimulate(d),
     kinds: PLACE_KINDS,
     places: placesView(d),
     better: better(d).map((b) => {
@@ -94,16 +96,10 @@ export async function changePlaces(d: Desk, form: FormData) {
     );
   }
   if (!known) throw missing("place");
-  if (typed.intent === "remove")
-    return done(
-      "/keep/places",
-      change(db(), `${known.name} removed`, d.now, (c) => c.remove("places", known.id)),
-    );
+  if (typed.intent === "remove") return done("/keep/places", removePlace(db(), known, d.now));
   if (typed.intent === "thermometer") {
-    // a sensor on a cable or in the home network would answer the same question
-    const air = airOf({ ...known }, [])(d.today);
-    const sensor = roomThermometer(known.id, { meanC: air.tempC, swingC: 1, humidityPct: air.humidityPct ?? 60 }, 5);
-    const reading = { ...sensor.readAt(d.now), id: newId() };
+    if (!maySimulate(d)) throw missing("real thermometer");
+    const reading = { ...simulatedReading(d, known), id: newId() };
     return done(
       back,
       change(db(), `${known.name} read`, d.now, (c) => c.put("placeReadings", reading)),
@@ -127,20 +123,10 @@ export async function changePlaces(d: Desk, form: FormData) {
     const file = form.get("file");
     const text = file instanceof File && file.size > 0 ? await file.text() : (typed.table ?? "");
     if (text.trim() === "") return refuse({ errors: { table: "paste a table, or choose a file" }, typed });
-    const read = readReadingsCsv(text, known.id, newId);
-    if (!read.ok)
-      return refuse({
-        errors: { table: `${read.errors.slice(0, 12).map(sayError).join("\n")}\nNothing was taken.` },
-        typed: { ...typed, table: text },
-      });
-    const have = new Set(d.snapshot.placeReadings.filter((r) => r.placeId === known.id).map((r) => r.at));
-    const fresh = read.value.filter((r) => !have.has(r.at));
-    return done(
-      back,
-      change(db(), `${fresh.length} readings of ${known.name} taken in`, d.now, (c) => {
-        for (const r of fresh) c.put("placeReadings", r);
-      }),
-    );
+    const came = takeReadings(d, known, text);
+    return came.ok
+      ? done(back, came.journalId)
+      : refuse({ errors: { table: came.message }, typed: { ...typed, table: text } });
   }
   return refuse({ errors: { form: "Nothing was asked." }, typed });
 }
@@ -162,6 +148,7 @@ function moveOf(d: Desk, b: ReturnType<typeof better>[number]): LotEvent {
     ready: null,
     how: null,
     outG: null,
+    until: null,
     note: "",
   };
 }

@@ -55,6 +55,12 @@ export function sumLines(s: PlantingSums, units: UnitSystem): SumLine[] {
       value: many(s.plantsLeft.left, "plant"),
       way: `${many(s.plantsLeft.picked, "plant")} picked, ${s.plantsLeft.lost} lost in the bed`,
     });
+  if (s.row)
+    lines.push({
+      name: "Left of the row",
+      value: `about ${mass(s.row.leftG)}`,
+      way: `${mass(s.row.pickedG)} from the ${Math.round(100 * s.row.share)} % that is done`,
+    });
   if (s.earlier)
     lines.push({
       name: "Against other years",

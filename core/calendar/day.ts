@@ -26,6 +26,7 @@ export function isDay(text: string): boolean {
 /**
  * Days since 1970-01-01 (the usual shift of the year to March, so that leap days come last; this runs for every
  * day of every planting, so it stays clear of Date). Throws RangeError on text that is not a day.
+ * @example dayNumber("1970-01-02") // 1
  */
 export function dayNumber(day: Day): number {
   if (!isDay(day)) throw new RangeError(`not a day: ${day}`);
@@ -39,7 +40,7 @@ export function dayNumber(day: Day): number {
   );
 }
 
-/** The day with the given number of days since 1970-01-01. */
+/** The day with the given number of days since 1970-01-01. @example dayFromNumber(20732) // "2026-10-06" */
 export function dayFromNumber(n: number): Day {
   const z = n + 719_468;
   const era = Math.floor(z / 146_097);
@@ -61,30 +62,36 @@ export const addDays = (day: Day, count: number): Day => dayFromNumber(dayNumber
 /** Days from one day to another. @example daysBetween("2026-10-01", "2026-10-09") // 8 */
 export const daysBetween = (from: Day, to: Day): number => dayNumber(to) - dayNumber(from);
 
-/** The days from the first, as many as asked for. */
+/**
+ * The days from the first, as many as asked for.
+ * @example dayRange("2026-02-27", 3) // ["2026-02-27", "2026-02-28", "2026-03-01"]
+ */
 export const dayRange = (from: Day, count: number): Day[] => Array.from({ length: count }, (_, i) => addDays(from, i));
 
 /** 1 to 366. @example dayOfYear("2024-03-01") // 61 */
 export const dayOfYear = (day: Day): number => daysBetween(`${day.slice(0, 4)}-01-01`, day) + 1;
 
-/** 0 Sunday to 6 Saturday. */
+/** 0 Sunday to 6 Saturday. @example weekday("2026-10-06") // 2 */
 export const weekday = (day: Day): number => (((dayNumber(day) + 4) % 7) + 7) % 7;
 
 const WEEKDAYS = ["Sunday", "Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday"] as const;
 const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"] as const;
 
-/** "Thursday" */
+/** "Thursday" @example weekdayName("2026-10-06") // "Tuesday" */
 export const weekdayName = (day: Day): string => WEEKDAYS[weekday(day)] ?? "";
-/** "Thu 8 Oct" */
+/** "Thu 8 Oct" @example sayDay("2026-10-06") // "Tue 6 Oct" */
 export const sayDay = (day: Day): string =>
   `${weekdayName(day).slice(0, 3)} ${Number(day.slice(8))} ${MONTHS[Number(day.slice(5, 7)) - 1]}`;
-/** "8 Oct 2026" */
+/** "8 Oct 2026" @example sayDate("2026-10-06") // "6 Oct 2026" */
 export const sayDate = (day: Day): string => `${sayMonthDay(day)} ${day.slice(0, 4)}`;
 
-/** "9 Jul". */
+/** "9 Jul". @example sayMonthDay("2026-10-06") // "6 Oct" */
 export const sayMonthDay = (day: Day): string => `${Number(day.slice(8))} ${MONTHS[Number(day.slice(5, 7)) - 1]}`;
 
-/** A day seen from today: "today", "tomorrow", "Thursday" within a week, else "Thu 22 Oct". */
+/**
+ * A day seen from today: "today", "tomorrow", "Thursday" within a week, else "Thu 22 Oct".
+ * @example sayNear("2026-10-07", "2026-10-06") // "tomorrow"
+ */
 export function sayNear(day: Day, today: Day): string {
   const ahead = daysBetween(today, day);
   if (ahead === 0) return "today";

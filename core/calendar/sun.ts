@@ -9,6 +9,7 @@ import { instantOf, localTimeOf } from "./zone";
  *
  * @param latitudeDeg north positive
  * @param horizonDeg 0.8333 for sunrise to sunset, 6 for civil twilight
+ * @example dayLengthHours("2026-06-21", 52) // about 16.8
  */
 export function dayLengthHours(day: Day, latitudeDeg: number, horizonDeg = 0.8333): number {
   const theta = 0.2163108 + 2 * Math.atan(0.9671396 * Math.tan(0.0086 * (dayOfYear(day) - 186)));
@@ -23,6 +24,7 @@ export function dayLengthHours(day: Day, latitudeDeg: number, horizonDeg = 0.833
 /**
  * Day length after FAO-56 (geometric, no refraction): for evapotranspiration-style figures, never for a clock time.
  * Source: Allen, Pereira, Raes, Smith, FAO Irrigation and Drainage Paper 56, 1998, eqs 24, 25, 34.
+ * @example dayLengthHoursFao(246, -20) // 11.7
  */
 export function dayLengthHoursFao(dayOfYearNumber: number, latitudeDeg: number): number {
   const declination = 0.409 * Math.sin((2 * Math.PI * dayOfYearNumber) / 365 - 1.39);

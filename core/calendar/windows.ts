@@ -44,7 +44,10 @@ export type Slot = { id: string; day: Day; startsAt: string; minutes: number; by
 const STAND_IN_AT = "18:00";
 const STAND_IN_EVERY = 2;
 
-/** Whether the household is away on that day. */
+/**
+ * Whether the household is away on that day.
+ * @example isAway("2026-10-11", [{ fromDay: "2026-10-10", toDay: "2026-10-17" }]) // true
+ */
 export const isAway = (day: Day, trips: readonly Trip[]): boolean =>
   trips.some((t) => t.fromDay <= day && day <= t.toDay);
 

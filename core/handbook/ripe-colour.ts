@@ -11,7 +11,7 @@ export const showsColour = (crop: Pick<Crop, "cues">): boolean => crop.cues.some
  * is ripe in the colour it had before tells nothing by colour: those cues are left out, and where one of them decided,
  * what is felt decides in its place. An empty colour leaves the crop as the handbook has it.
  *
- * @example inRipeColour(cropOf("tomato"), "yellow") asks how far it has coloured, up to 'over 90 % yellow'
+ * A tomato that ripens yellow asks how far it has coloured, up to 'over 90 % yellow'
  */
 export function inRipeColour(crop: Crop, colour: string): Crop {
   const own = colour.trim().toLowerCase();

@@ -17,7 +17,7 @@ const SMALL_TO = 1.25;
 /**
  * How a crop is taken under the circumstances: what its size asks for goes before the school's own way, that before what
  * the ground asks for, and all of them before the usual one.
- * @example techniqueFor(garlic, { soil: "baked" }).tool // "fork"
+ * @example techniqueFor(cropOf("garlic"), { soil: "baked" }).tool // "fork"
  */
 export function techniqueFor(crop: Pick<Crop, "technique" | "container">, of: Circumstances = {}): Technique {
   const { when, ...technique } = crop.technique;

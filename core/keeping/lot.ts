@@ -1,12 +1,12 @@
 import { z } from "zod";
 import type { Day } from "../calendar/day";
-import { localTimeSchema } from "../calendar/schemas";
+import { daySchema, localTimeSchema } from "../calendar/schemas";
 import { roundMass } from "../units/mass";
 import type { LotPart } from "../weighing/lots";
 import type { Grade, Way } from "../weighing/pick";
 import { PRESERVED, type Preserved } from "./blanching";
 
-export const LOT_EVENTS = ["move", "use", "give", "lose", "check", "split", "merge", "preserve"] as const;
+export const LOT_EVENTS = ["move", "use", "give", "lose", "check", "split", "merge", "preserve", "date"] as const;
 export type LotEventKind = (typeof LOT_EVENTS)[number];
 export const LOT_EVENT_WORDS: Record<LotEventKind, string> = {
   move: "moved",
@@ -17,6 +17,7 @@ export const LOT_EVENT_WORDS: Record<LotEventKind, string> = {
   split: "a part set apart",
   merge: "laid together with another",
   preserve: "put by",
+  date: "given a date of its own",
 };
 export const LOSS_CAUSES = [
   "rotten",
@@ -51,6 +52,8 @@ export const lotEventSchema = z
     how: z.enum(PRESERVED).nullable(),
     /** what came out of putting by, g */
     outG: z.number().positive("more than nothing").max(5_000_000).nullable(),
+    /** the last day on which the gardener takes it to be good; null with a date: the handbook's keeping holds again */
+    until: daySchema.nullable().default(null),
     note: z.string().max(500),
   })
   .superRefine((e, ctx) => {
@@ -100,6 +103,8 @@ export type Lot = {
   preserved: Preserved | null;
   /** when it was put by */
   preservedOn: Day | null;
+  /** the last day on which the gardener takes it to be good, whatever the handbook says; null: nobody said */
+  useBy: Day | null;
   from: string | null;
   events: LotEvent[];
   /** of what was used, what was put by, g */
@@ -131,6 +136,7 @@ const beginning = (s: LotSeed): Lot => {
     placed: false,
     preserved: null,
     preservedOn: null,
+    useBy: null,
     from: null,
     events: [],
     putByG: 0,
@@ -167,7 +173,8 @@ export function lotsNow(seeds: readonly LotSeed[], events: readonly LotEvent[]):
     if (e.kind === "move") {
       lot.stays.push({ placeId: e.placeId, from: day });
       lot.placed = true;
-    } else if (e.kind === "use") take("useG");
+    } else if (e.kind === "date") lot.useBy = e.until;
+    else if (e.kind === "use") take("useG");
     else if (e.kind === "give") take("giveG");
     else if (e.kind === "lose") take("loseG");
     else if (e.kind === "split" && e.toLot && !lots.has(e.toLot)) {
@@ -213,6 +220,7 @@ export function lotsNow(seeds: readonly LotSeed[], events: readonly LotEvent[]):
         pieceG: null,
         preserved: e.how,
         preservedOn: day,
+        useBy: null,
         note: e.note,
         events: [],
         used: { useG: 0, giveG: 0, loseG: 0, apartG: 0, broughtG: 0 },

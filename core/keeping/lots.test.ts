@@ -39,7 +39,7 @@ const stock = (seeds: LotSeed[], events: LotEvent[] = [], today = TODAY) =>
 
 describe("what befalls lots", () => {
   const step = fc.record({
-    kind: fc.constantFrom("use", "give", "lose", "split", "merge", "preserve", "move"),
+    kind: fc.constantFrom("use", "give", "lose", "split", "merge", "preserve", "move", "date"),
     lot: fc.nat({ max: 6 }),
     other: fc.nat({ max: 6 }),
     massG: fc.option(fc.integer({ min: 1, max: 900_000 }).map((x) => x / 100)),
@@ -342,5 +342,68 @@ describe("what does not keep", () => {
     const [lot] = stock([seed({ cropId: "bulb-onion", pickedAt: `${TODAY}T10:00` })]);
     expect(lot!.curing?.ready).toBe(false);
     expect(firstToUse([lot!])).toEqual([]);
+  });
+});
+
+describe("a use-by date of the gardener's own", () => {
+  const at = (day: string) => `${day}T10:00`;
+  const dated = (until: string | null, today = TODAY) =>
+    stock([seed()], [event({ kind: "date", until, at: at("2026-09-21") })], today)[0];
+  it("goes before the handbook's keeping, wherever the lot lies: nearly all good on it, gone some time after", () => {
+    const book = stock([seed()])[0]!;
+    expect(dated("2026-10-20")!.halfInDays).toBeLessThan(book.halfInDays / 3);
+    expect(dated("2026-10-20", "2026-10-20")!.good).toBeGreaterThan(0.85);
+    expect(dated("2026-10-20", "2026-10-25")!.good).toBeLessThan(0.6);
+    expect(dated("2026-10-20", "2026-12-20")).toBeUndefined();
+    const warm = stock([seed({ placeId: "counter" })], [event({ kind: "date", until: "2026-10-20" })])[0]!;
+    expect(warm.halfInDays).toBeCloseTo(dated("2026-10-20")!.halfInDays, 6);
+    expect(warm.rate).toBe(1);
+  });
+  it("a later date goes before an earlier one, and none brings the handbook's back", () => {
+    const events = [
+      event({ kind: "date", until: "2026-10-08", at: at("2026-09-21") }),
+      event({ kind: "date", until: "2027-01-20", at: at("2026-09-22") }),
+    ];
+    expect(stock([seed()], events)[0]!.lot.useBy).toBe("2027-01-20");
+    const back = stock([seed()], [...events, event({ kind: "date", until: null, at: at("2026-09-23") })])[0]!;
+    expect(back.halfInDays).toBeCloseTo(stock([seed()])[0]!.halfInDays, 6);
+  });
+  it("stays with a part set apart, and what is put by begins anew", () => {
+    const lots = lotsNow(
+      [seed()],
+      [
+        event({ kind: "date", until: "2026-10-20", at: at("2026-09-21") }),
+        event({ kind: "split", toLot: "part", massG: 500, at: at("2026-09-22") }),
+        event({ kind: "preserve", toLot: "jar", how: "frozen", massG: 500, at: at("2026-09-23") }),
+      ],
+    );
+    expect([lots.get("part")!.useBy, lots.get("jar")!.useBy]).toEqual(["2026-10-20", null]);
+  });
+  it("puts a lot to the top of what to use first", () => {
+    const first = firstToUse(
+      stock(
+        [seed(), seed({ id: "b", pickId: "b" })],
+        [event({ lotId: "b", kind: "date", until: "2026-10-08", at: at("2026-09-21") })],
+      ),
+    );
+    expect(first[0]!.stocked.lot.id).toBe("b");
+  });
+});
+
+describe("a crop over all its lots", () => {
+  it("is counted together: pieces as far as every lot was counted, and how many lots", () => {
+    const melons = (id: string, count: number | null) =>
+      seed({
+        id,
+        pickId: id,
+        cropId: "melon-netted",
+        massG: 1500 * (count ?? 2),
+        count,
+        placeId: "counter",
+        pickedAt: "2026-10-05T10:00",
+      });
+    const of = (...lots: LotSeed[]) => weekOf(stock(lots), (crop) => usualTaste(crop, 2))[0]!;
+    expect(of(melons("a", 2), melons("b", 3))).toMatchObject({ lots: 2, pieces: 5 });
+    expect(of(melons("a", 2), melons("b", null))).toMatchObject({ lots: 2, pieces: null });
   });
 });

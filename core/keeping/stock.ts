@@ -35,11 +35,11 @@ export type Stocked = {
 
 /** Below this share a lot is taken for gone, whether anybody wrote it down or not. */
 const GONE = 0.02;
-/** How a preserved lot keeps: by its date alone. */
-const preservedFacts = (days: number): KeepingFacts => ({
+/** How what goes by its date alone keeps: as preserved, or by a day of the gardener's own. */
+const datedFacts = (days: readonly [number, number]): KeepingFacts => ({
   tempC: [-30, 40],
   humidityPct: [0, 100],
-  days: [days * 0.8, days * 1.25],
+  days: [days[0], days[1]],
   safeC: null,
   freezesC: -90,
   givesGas: false,
@@ -49,6 +49,25 @@ const preservedFacts = (days: number): KeepingFacts => ({
   fridge: "yes",
   row: null,
 });
+
+/** On a gardener's own day nearly all of it is still good: its first tenth goes so much later, nearly all so much, as shares of its time. */
+const BEYOND_OWN_DAY = [1.05, 1.3] as const;
+/** Facts of a lot with the word under which lots of the same facts share them. */
+function factsFor(lot: Lot, crop: Crop): { what: string; make: () => KeepingFacts } {
+  if (lot.useBy !== null) {
+    const days = Math.max(1, daysBetween(lot.stays[0]!.from, lot.useBy));
+    return { what: `own ${days}`, make: () => datedFacts([days * BEYOND_OWN_DAY[0], days * BEYOND_OWN_DAY[1]]) };
+  }
+  const { preserved } = lot;
+  if (preserved) {
+    const days = PRESERVED_DAYS[preserved];
+    return { what: preserved, make: () => datedFacts([days * 0.8, days * 1.25]) };
+  }
+  const green = isUnripe(lot.grade);
+  return { what: `${crop.id} ${green}`, make: () => keepingFactsOf(crop, green) };
+}
+/** Whether a lot ages by the calendar alone, wherever it lies. */
+export const goesByDate = (lot: Lot): boolean => lot.preserved !== null || lot.useBy !== null;
 
 /** The colour stage of fruit picked to ripen, by its grade. */
 const STAGE_OF: Partial<Record<Grade, TomatoStage>> = {
@@ -77,11 +96,8 @@ export function stockOf(
   const present = [...lots].flatMap((lot) => {
     const crop = lot.leftG > 0 ? cropOf(lot.cropId) : null;
     if (!crop) return [];
-    const green = isUnripe(lot.grade);
-    const what = lot.preserved ?? `${crop.id} ${green}`;
-    const facts =
-      factsBy.get(what) ??
-      (lot.preserved ? preservedFacts(PRESERVED_DAYS[lot.preserved]) : keepingFactsOf(crop, green));
+    const { what, make } = factsFor(lot, crop);
+    const facts = factsBy.get(what) ?? make();
     factsBy.set(what, facts);
     // nothing ages slower than in the best conditions: what would be gone even there need not be reckoned
     const oldest = daysBetween(lot.stays[0]!.from, today);
@@ -112,7 +128,7 @@ export function stockOf(
   return present.flatMap(({ lot, crop, facts, what }): Stocked[] => {
     // the reasons are of today; the past is reckoned by air and condition alone
     const lived = (placeId: string | null, a: Day, b: Day): number => {
-      if (lot.preserved) return daysBetween(a, b);
+      if (goesByDate(lot)) return daysBetween(a, b);
       const key = `${placeId} ${what} ${lot.grade}`;
       let sum = sums.get(key);
       if (!sum) {
@@ -138,7 +154,7 @@ export function stockOf(
     const placeId = placeOf(lot);
     const air = airIn(placeId, today);
     const beside = !lot.preserved && placeId !== null && (gassy.get(placeId) ?? []).some((id) => id !== lot.id);
-    const ageing = lot.preserved ? { rate: 1, factors: [] } : ageingOf(facts, air, lot.grade, beside);
+    const ageing = goesByDate(lot) ? { rate: 1, factors: [] } : ageingOf(facts, air, lot.grade, beside);
     return [
       {
         lot,

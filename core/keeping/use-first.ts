@@ -2,6 +2,7 @@ import type { Crop } from "../handbook/crop";
 import type { Taste } from "../household/taste";
 import { roundMass } from "../units/mass";
 import type { Grade } from "../weighing/pick";
+import { piecesLeft } from "./lot";
 import type { Stocked } from "./stock";
 
 /** A lot on the list of what to use first. */
@@ -16,6 +17,9 @@ export type UseFirst = {
 /** What a crop comes to for the week: how much there is, is eaten, and is lost unless more is done with it. */
 export type WeekOf = {
   crop: Crop;
+  /** lots it lies in, and its pieces over all of them; null: not every lot was counted */
+  lots: number;
+  pieces: number | null;
   goodG: number;
   eatG: number;
   /** lost within two weeks beyond what is eaten, g */
@@ -75,8 +79,11 @@ export function weekOf(stock: readonly Stocked[], tasteOf: (crop: Crop) => Taste
         const fortnight = s.goodInWeek ** 2;
         return g + s.lot.leftG * s.good * (1 - fortnight);
       }, 0);
+      const counts = list.map((s) => piecesLeft(s.lot));
       return {
         crop,
+        lots: list.length,
+        pieces: counts.reduce((sum, n) => (sum === null || n === null ? null : sum + n), 0 as number | null),
         goodG: roundMass(goodG),
         eatG: roundMass(Math.min(goodG, weekly)),
         surplusG: roundMass(Math.max(0, Math.min(goodG - 2 * weekly, lost - 2 * weekly))),

@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { addDays } from "../calendar/day";
-import { plainWeather } from "../fixtures/garden";
+import { plainWeather, planting } from "../fixtures/garden";
 import { garden, NO_WISHES, NOW, TODAY } from "../fixtures/snapshot";
-import { blankPick } from "../weighing/pick";
+import { blankPick, type PickRecord } from "../weighing/pick";
 import { outlookOf, type Snapshot } from "./outlook";
 import { plannedFrom, problemOf } from "./question/question";
 import { roundsOf, scheduleOf, urgenciesOf } from "./rounds/rounds";
@@ -207,5 +207,25 @@ describe("what is told first", () => {
     }));
     expect(urgenciesOf(p, "metric").length).toBeGreaterThan(0);
     expect(urgenciesOf({ ...p, supplies: green }, "metric")).toEqual([]);
+  });
+});
+
+describe("a row that is cleared part by part", () => {
+  const carrots = planting("carrot", { id: "carrot", bedId: "wall", startedOn: "2026-05-01", rowM: 6 });
+  const lifted = (over: Partial<PickRecord>) =>
+    blankPick({ id: "c1", plantingId: "carrot", at: "2026-10-05T10:00", grossG: 4000, ...over });
+  const left = (...picks: PickRecord[]) =>
+    outlookOf(garden({ plantings: [carrots], picks }), NOW).plantings[0]!.supply.leftG;
+  it("is reckoned by what its cleared share gave: two thirds gave 4 kg, so 2 kg are left, whatever the handbook expects", () => {
+    expect(left(lifted({ rowDone: 2 / 3 }))).toBeCloseTo(2000, 0);
+    expect(left(lifted({ rowDone: 0.25 }))).toBeCloseTo(12_000, 0);
+  });
+  it("what is picked after it comes off, and the latest word counts", () => {
+    const later = lifted({ id: "c2", at: "2026-10-06T10:00", grossG: 500 });
+    expect(left(lifted({ rowDone: 0.5 }), later)).toBeCloseTo(3500, 0);
+    expect(left(lifted({ rowDone: 0.5 }), { ...later, rowDone: 0.9 })).toBeCloseTo(500, 0);
+  });
+  it("where nobody said it, the handbook's yield stands as before", () => {
+    expect(left(lifted({}))).not.toBeCloseTo(left(lifted({ rowDone: 0.5 })), 0);
   });
 });

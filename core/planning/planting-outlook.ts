@@ -81,6 +81,7 @@ export function plantingOutlook(input: PlantingInput): PlantingOutlook {
       day: p.at.slice(0, 10),
       netG: netOf(p, crop.topsShare, crop.yield.pieceG).trimmedG,
       all: p.extent !== "some",
+      rowDone: p.rowDone,
     }));
   const span =
     before.length > 1 ? input.weather.filter((w) => w.day > before[0]!.day && w.day <= before.at(-1)!.day) : [];

@@ -57,6 +57,6 @@ const TAKE_WORDS: Record<Need["kind"], string> = {
   "stands-still": "what is there is as good as it gets",
 };
 
-/** The verdict's words where something outside the planting decided. @example "The bed is wanted on Friday: clear it." */
+/** The verdict's words where something outside the planting decided. "The bed is wanted on Friday: clear it." is one. */
 export const callOfNeed = (need: Need | null): Call | null =>
   need && { id: need.kind, words: `${need.words[0]!.toUpperCase()}${need.words.slice(1)}: ${TAKE_WORDS[need.kind]}.` };

@@ -92,7 +92,22 @@ export function piecesPerDay(
   return rateG / crop.yield.pieceG;
 }
 
-export type PickedBefore = { day: Day; netG: number };
+/** A pick of this season; `rowDone`: the share of the whole row that was cleared with it, null: nobody said. */
+export type PickedBefore = { day: Day; netG: number; rowDone?: number | null };
+
+/**
+ * Whole yield of a row by what its cleared share gave, g; null: nobody said how much of it is cleared.
+ * @example byRowG([{ day: "2026-10-01", netG: 4000, rowDone: 0.5 }]) // 8000
+ */
+export function byRowG(picked: readonly PickedBefore[]): number | null {
+  let sumG = 0;
+  let wholeG: number | null = null;
+  for (const { netG, rowDone } of picked) {
+    sumG += netG;
+    if (rowDone) wholeG = sumG / rowDone;
+  }
+  return wholeG;
+}
 
 /**
  * Expected supply of a planting over the coming days, from its judged chances, its size and what it has given so
@@ -120,19 +135,23 @@ export function supplyOf(
   const flush = inFlush(crop, judged.way) && !once;
   const pieces = piecesOf(planting, crop);
   const share = (borneDays: number) => flushShare(crop, pieces, borneDays);
-  const expectedG = expectedYieldG(planting, bed, crop, judged.days[0]?.day);
+  const alongRow = once || judged.way === "as-needed";
+  const rowG = alongRow ? byRowG(picked) : null;
+  const expectedG = rowG ?? expectedYieldG(planting, bed, crop, judged.days[0]?.day);
   const { pieceG } = crop.yield;
   const perDayG = piecesPerDay(planting, bed, crop, picked, pickedReferenceDays, judged.days[0]?.day) * pieceG;
   // what stands for years has a season; what bears for weeks goes on until the cold
   const weeks = evennessOf(crop) === "weeks" && crop.days.yearly === null;
   // what bears for weeks is not at an end because the handbook's yield was reached
   const leftG =
-    weeks || flush || judged.way === "as-needed" || once
-      ? Math.max((weeks ? 0.3 : 0.1) * expectedG, expectedG - pickedG)
-      : Math.min(
-          Math.max(0, 1.2 * expectedG - pickedG),
-          expectedG * Math.max(0, 1.5 - judged.borneDays / RIPENS_OVER[evennessOf(crop)]),
-        );
+    rowG !== null
+      ? Math.max(0, rowG - pickedG)
+      : weeks || flush || judged.way === "as-needed" || once
+        ? Math.max((weeks ? 0.3 : 0.1) * expectedG, expectedG - pickedG)
+        : Math.min(
+            Math.max(0, 1.2 * expectedG - pickedG),
+            expectedG * Math.max(0, 1.5 - judged.borneDays / RIPENS_OVER[evennessOf(crop)]),
+          );
   const { days } = judged;
   let toCome = leftG;
   let borne = judged.borneDays;

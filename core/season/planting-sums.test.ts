@@ -99,3 +99,23 @@ describe("what a row takes", () => {
     expect(rowNeeds(3, 100, 250, null, 0.8).rows).toBeNull();
   });
 });
+
+describe("what is left of a row", () => {
+  const half: Partial<PickRecord> = { rowDone: 0.5 };
+  it("by the share that is cleared and what it gave; later picks come off", () => {
+    expect(sums("carrot", [["2026-09-01T10:00", 3000, half]], { rowM: 5 }).row).toEqual({
+      share: 0.5,
+      pickedG: 3000,
+      leftG: 3000,
+    });
+    const two: Parameters<typeof sums>[1] = [
+      ["2026-09-01T10:00", 3000, half],
+      ["2026-09-08T10:00", 1000],
+    ];
+    expect(sums("carrot", two, { rowM: 5 }).row).toEqual({ share: 0.5, pickedG: 4000, leftG: 2000 });
+  });
+  it("nothing where nobody said how much is cleared, and last year's row of asparagus is not this year's", () => {
+    expect(sums("carrot", [["2026-09-01T10:00", 3000]]).row).toBeNull();
+    expect(sums("asparagus", [["2025-05-01T10:00", 300, half]], { startedOn: "2020-04-01" }).row).toBeNull();
+  });
+});

@@ -3,6 +3,7 @@ import { type Day, dayOfYear, daysBetween } from "../calendar/day";
 import { instantOf } from "../calendar/zone";
 import type { Planting } from "../garden/planting";
 import type { Crop } from "../handbook/crop";
+import { byRowG } from "../planting/supply";
 import { isCrop } from "../weighing/pick";
 import { groundOf } from "./free-ground";
 import type { LoggedPick } from "./pick-log";
@@ -26,6 +27,8 @@ export type PlantingSums = {
   /** m² that a plant has, and plants on a square metre */
   spaceM2: Ratio | null;
   plantsPerM2: number | null;
+  /** what is left of a row by what its cleared share gave, g; null: nobody said how much of it is cleared */
+  row: { share: number; pickedG: number; leftG: number } | null;
   /** plants that still stand, of those that give one piece each: lost and picked ones taken off */
   plantsLeft: { left: number; picked: number; lost: number } | null;
   /** days that the first pick of this year came before (below 0) or after the middle of other years; for what stands for years */
@@ -90,12 +93,21 @@ export function sumsOf(
     },
     spaceM2: space,
     plantsPerM2: space ? 1 / space.value : null,
+    row: rowOf(crops.filter((e) => !crop.days.yearly || e.at.startsWith(year))),
     plantsLeft: leftOf(planting, crop, crops, lostG),
     earlier: crop.days.yearly ? earlierBy(days, year) : null,
   };
 }
 
 const sum = (list: readonly LoggedPick[], of: (e: LoggedPick) => number): number => list.reduce((s, e) => s + of(e), 0);
+
+function rowOf(crops: readonly LoggedPick[]): PlantingSums["row"] {
+  const share = crops.findLast((e) => e.pick.rowDone !== null)?.pick.rowDone;
+  const wholeG = byRowG(crops.map((e) => ({ day: e.at.slice(0, 10), netG: e.net, rowDone: e.pick.rowDone })));
+  if (!share || wholeG === null) return null;
+  const pickedG = sum(crops, (e) => e.net);
+  return { share, pickedG, leftG: Math.max(0, wholeG - pickedG) };
+}
 
 function leftOf(
   planting: Planting,

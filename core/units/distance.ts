@@ -52,7 +52,10 @@ export function readArea(text: string, system: UnitSystem): AreaResult {
 const amountOf = (text: string): number => Number(text.replace(",", "."));
 const rounded = (x: number, places = 4): number => Math.round(x * 10 ** places) / 10 ** places;
 
-/** A distance as it stands in a form, in the garden's units: "3.5 m", "11 ft 6 in". */
+/**
+ * A distance as it stands in a form, in the garden's units: "3.5 m", "11 ft 6 in".
+ * @example typedDistance(1.5, "metric") // "1.5 m"
+ */
 export function typedDistance(metres: number, system: UnitSystem): string {
   if (system !== "us") return `${decimals(metres, 3)} m`;
   const inches = Math.round((metres / M_PER_FOOT) * 12 * 10) / 10;
@@ -63,6 +66,6 @@ export function typedDistance(metres: number, system: UnitSystem): string {
     .join(" ");
 }
 
-/** An area: "3.6 m²" or "39 sq ft". */
+/** An area: "3.6 m²" or "39 sq ft". @example sayArea(1.5, "metric") // "1.5 m²" */
 export const sayArea = (m2: number, system: UnitSystem): string =>
   system === "us" ? `${decimals(m2 / M2_PER_SQUARE_FOOT, m2 < 1 ? 1 : 0)} sq ft` : `${decimals(m2, m2 < 1 ? 2 : 1)} m²`;

@@ -61,12 +61,13 @@ export function readMass(text: string, system: UnitSystem): MassResult {
   return { ok: true, massG: roundMass(massG) };
 }
 
-/** Rounds grams half up to the precision at which masses are kept (0.01 g). */
+/** Rounds grams half up to the precision at which masses are kept (0.01 g). @example roundMass(12.3456) // 12.35 */
 export const roundMass = (massG: number): number => Math.round(massG * 10 ** KEPT_DECIMALS) / 10 ** KEPT_DECIMALS;
 
 /**
  * Says a mass in the user's units, short: "850 g", "1.24 kg", "2.7 lb", "6 oz".
  * Display rounding is half away from zero everywhere.
+ * @example sayMass(1234, "metric") // "1.23 kg"
  */
 export function sayMass(massG: number, system: UnitSystem): string {
   const sign = massG < 0 ? "−" : "";

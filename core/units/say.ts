@@ -9,21 +9,21 @@ export function sayTemp(tempC: number, system: UnitSystem, places = 0): string {
   return `${value < 0 && text !== "0" ? "−" : ""}${text} ${system === "us" ? "°F" : "°C"}`;
 }
 
-/** A small length: "18 mm", "15 cm" or "0.7 in". */
+/** A small length: "18 mm", "15 cm" or "0.7 in". @example sayLength(50.8, "us") // "2 in" */
 export function sayLength(lengthMm: number, system: UnitSystem): string {
   if (system === "us") return `${decimals(inchesFromMm(lengthMm), lengthMm < 50 ? 2 : 1)} in`;
   return lengthMm < 100 ? `${decimals(lengthMm, 0)} mm` : `${decimals(lengthMm / 10, 1)} cm`;
 }
 
-/** A distance in the plot: "2.4 m" or "7.9 ft". */
+/** A distance in the plot: "2.4 m" or "7.9 ft". @example sayDistance(2, "metric") // "2 m" */
 export const sayDistance = (metres: number, system: UnitSystem): string =>
   system === "us" ? `${decimals(metres / M_PER_FOOT, 1)} ft` : `${decimals(metres, 2)} m`;
 
-/** A wind speed: kilometres an hour or miles an hour, whole. */
+/** A wind speed: kilometres an hour or miles an hour, whole. @example saySpeed(10, "metric") // "36 km/h" */
 export const saySpeed = (speedMs: number, system: UnitSystem): string =>
   system === "us" ? `${Math.round(speedMs / M_PER_S_PER_MPH)} mph` : `${Math.round(speedMs / M_PER_S_PER_KMH)} km/h`;
 
-/** Rain depth: "4 mm" or "0.16 in". */
+/** Rain depth: "4 mm" or "0.16 in". @example sayRain(25.4, "us") // "1 in" */
 export const sayRain = (rainMm: number, system: UnitSystem): string =>
   system === "us" ? `${decimals(inchesFromMm(rainMm), 2)} in` : `${decimals(rainMm, 0)} mm`;
 

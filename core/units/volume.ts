@@ -1,7 +1,7 @@
 import { LITRES_PER_US_BUSHEL, LITRES_PER_US_GALLON, LITRES_PER_US_LIQUID_QUART } from "./constants";
 import { decimals, type UnitSystem } from "./mass";
 
-/** What room is counted in: litres, or US liquid quarts. */
+/** What room is counted in: litres, or US liquid quarts. @example volumeUnit("us").name // "quarts" */
 export const volumeUnit = (
   system: UnitSystem,
 ): { name: "litres" | "quarts"; one: "litre" | "quart"; litres: number } =>
@@ -16,7 +16,10 @@ export function sayVolume(litres: number, system: UnitSystem): string {
   return `${n} ${n === "1" ? unit.one : unit.name}`;
 }
 
-/** Room as it stands in a form: the bare number in the garden's units; "" where there is none. */
+/**
+ * Room as it stands in a form: the bare number in the garden's units; "" where there is none.
+ * @example typedVolume(30, "metric") // "30"
+ */
 export const typedVolume = (litres: number | null | undefined, system: UnitSystem): string =>
   litres === null || litres === undefined ? "" : String(Math.round((100 * litres) / volumeUnit(system).litres) / 100);
 

@@ -14,6 +14,7 @@ export const COVER_WARMTH: Record<Cover, { nightC: number; dayC: number }> = {
 /**
  * How clear and calm a night is, 0 (overcast or windy: the whole garden is as cold as the station) to 1
  * (clear and still: hollows fill with cold air). Own weighting of cloud and wind; 0.6 when neither is known.
+ * @example stillness({ cloudPct: 0, windMs: 0 }) // 1
  */
 export function stillness(day: Pick<WeatherDay, "cloudPct" | "windMs">): number {
   const clear = day.cloudPct === null ? 0.6 : 1 - 0.85 * (day.cloudPct / 100);

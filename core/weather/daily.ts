@@ -42,7 +42,7 @@ export const forecastSchema = z.object({
 });
 export type Forecast = z.infer<typeof forecastSchema>;
 
-/** Mean of the extremes, °C. */
+/** Mean of the extremes, °C. @example meanTempC({ tempMinC: 4, tempMaxC: 14 }) // 9 */
 export const meanTempC = (d: Pick<WeatherDay, "tempMinC" | "tempMaxC">): number => (d.tempMinC + d.tempMaxC) / 2;
 
 /**

@@ -9,9 +9,10 @@ const KERNEL = 0.5;
 /** Spread below which an ensemble is not believed, K (own estimate: no forecast of tonight is better). */
 export const LEAST_SPREAD_C = 0.6;
 
+/** @example meanOf([1, 2, 6]) // 3 */
 export const meanOf = (xs: readonly number[]): number => xs.reduce((s, x) => s + x, 0) / xs.length;
 
-/** Standard deviation about the mean, n − 1. */
+/** Standard deviation about the mean, n − 1. @example spreadOf([1, 2, 3]) // 1 */
 export function spreadOf(xs: readonly number[]): number {
   if (xs.length < 2) return 0;
   const mean = meanOf(xs);
@@ -43,6 +44,7 @@ export function correctedMembers(minima: readonly number[], biasC: number, ratio
  * Chance that a night's minimum is at or below a temperature. Without members the error is taken as normal; with them
  * each member is a small bell of half the spread and the members are drawn in so that the whole keeps its spread
  * (kernel dressing; common in forecast offices, constants our own), so that "mild, or a clear sharp frost" stays two humps.
+ * @example nightChance({ minC: 0, errorC: 2, members: [] }, 0) // 0.5
  */
 export function nightChance(night: Night, thresholdC: number): number {
   if (night.members.length < 3) return chanceAtOrBelow(thresholdC, night.minC, night.errorC);

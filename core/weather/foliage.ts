@@ -46,5 +46,5 @@ export function dryFrom(wet: readonly boolean[], sunriseHour: number, sunsetHour
   return null;
 }
 
-/** Hours of the day on which the leaves are wet. */
+/** Hours of the day on which the leaves are wet. @example wetCount([true, false, true]) // 2 */
 export const wetCount = (wet: readonly boolean[]): number => wet.filter(Boolean).length;

@@ -79,6 +79,7 @@ export function spreadRatio(
 /**
  * Continuous ranked probability score of a normal forecast N(μ, σ) at what came, same unit as the values; smaller is
  * better. Source: Gneiting & Raftery, JASA 102 (2007) 359–378.
+ * @example crpsNormal(0, 1, 0) // 0.2337
  */
 export function crpsNormal(mu: number, sigma: number, came: number): number {
   const z = (came - mu) / sigma;

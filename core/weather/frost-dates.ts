@@ -35,6 +35,7 @@ export function lastFrosts(record: readonly WeatherDay[], latitudeDeg: number, l
 /**
  * Quantile of a small sample, type 7 of Hyndman & Fan (Amer. Statistician 50 (1996) 361–365), the default of R.
  * Throws RangeError on an empty sample or a share outside 0 to 1.
+ * @example quantile([1, 2, 3], 0.5) // 2
  */
 export function quantile(values: readonly number[], share: number): number {
   if (values.length === 0 || !(share >= 0 && share <= 1)) throw new RangeError("a share of a sample that has values");

@@ -7,6 +7,7 @@ export type FrostClass = "none" | "ground" | "light" | "moderate" | "severe";
  * Source: Koss et al., Freeze/Frost Data, Climatography of the US No. 20 Suppl. 1, NCDC, 1988: light 29–32 °F,
  * moderate 25–28 °F, severe 24 °F and below, bounds closed at 0.0, −2.2 and −4.4 °C; ground frost up to 3 °C on
  * the screen (common practice).
+ * @example frostClass(-1) // "light"
  */
 export function frostClass(tempMinC: number): FrostClass {
   if (tempMinC <= -4.4) return "severe";
@@ -84,6 +85,7 @@ export const fittedMinC = (fit: FrostFit, eveningTempC: number, eveningDewC: num
  * Source: FAO Frost Protection 2005, vol. 1, ch. 5.
  * @param hoursAfterSunset 2 or more
  * @param nightHours from sunset to sunrise
+ * @example nightTempC(10, 0, 12, 12) // 0
  */
 export const nightTempC = (eveningTempC: number, minC: number, nightHours: number, hoursAfterSunset: number): number =>
   eveningTempC + ((minC - eveningTempC) / Math.sqrt(nightHours - 2)) * Math.sqrt(Math.max(0, hoursAfterSunset - 2));

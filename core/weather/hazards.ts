@@ -35,6 +35,7 @@ export function isDewy(day: WeatherDay): boolean {
  * Chance of a gale on a day so many days ahead: the one reckoning for lists, verdicts and plans. The members of an
  * ensemble are counted where there are enough; else the gust forecast is in error by 12 % + 1.5 % a day.
  * @param gustMs strongest gust forecast, m/s; null: nobody said
+ * @example galeChance(null, 3) // 0
  */
 export function galeChance(gustMs: number | null, daysAhead: number, members: readonly Member[] = []): number {
   if (gustMs === null) return 0;

@@ -7,13 +7,13 @@ export type HeatBand = "none" | "caution" | "extreme-caution" | "danger" | "extr
  * Heat index, °C, of air at a temperature and relative humidity.
  * Source: L. P. Rothfusz, The Heat Index "Equation", NWS Southern Region Technical Attachment SR 90-23, 1990, with the
  * adjustments and order of use of the NWS Weather Prediction Center. Standard error 1.3 °F.
- * @example heatIndexC(32, 60) // 36.7
+ * @example heatIndexC(32, 60) // 37.1
  */
 export function heatIndexC(tempC: number, humidityPct: number): number {
   return celsiusOf(heatIndexF(fahrenheitOf(tempC), humidityPct));
 }
 
-/** The same in °F, as the source states it. */
+/** The same in °F, as the source states it. @example heatIndexF(90, 70) // 105.9 */
 export function heatIndexF(t: number, rh: number): number {
   const simple = (0.5 * (t + 61 + (t - 68) * 1.2 + rh * 0.094) + t) / 2;
   if (simple < 80) return simple;
@@ -32,7 +32,10 @@ export function heatIndexF(t: number, rh: number): number {
   return regression;
 }
 
-/** Band of a heat index: 80, 90, 103 and 125 °F (NWS; some pages print 126). */
+/**
+ * Band of a heat index: 80, 90, 103 and 125 °F (NWS; some pages print 126).
+ * @example heatBand(33) // "extreme-caution"
+ */
 export function heatBand(indexC: number): HeatBand {
   const f = fahrenheitOf(indexC);
   if (f < 80) return "none";
@@ -53,6 +56,7 @@ export const HEAT_WORDS: Record<HeatBand, string> = {
 /**
  * Wind chill, °C, for cold picking. Source: NWS and Environment Canada, 2001; for air at or below 10 °C and wind
  * above 4.8 km/h; the air temperature otherwise.
+ * @example windChillC(-10, 20) // -17.9
  */
 export function windChillC(tempC: number, windKmh: number): number {
   if (tempC > 10 || windKmh <= 4.8) return tempC;

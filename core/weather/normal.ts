@@ -22,6 +22,9 @@ export function normalCdf(z: number): number {
   return z >= 0 ? 1 - 0.5 * erfc : 0.5 * erfc;
 }
 
-/** Chance that a value forecast as mean with normal standard error lies at or below a threshold. */
+/**
+ * Chance that a value forecast as mean with normal standard error lies at or below a threshold.
+ * @example chanceAtOrBelow(0, 1.96, 1) // 0.025
+ */
 export const chanceAtOrBelow = (threshold: number, mean: number, error: number): number =>
   error <= 0 ? Number(mean <= threshold) : normalCdf((threshold - mean) / error);

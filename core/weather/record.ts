@@ -87,7 +87,10 @@ export function longestRun(days: readonly WeatherDay[], holds: (d: WeatherDay) =
 export type WeekOfYear = { week: number; low: number; high: number; midLow: number; midHigh: number };
 export const WEEKS = 52;
 
-/** Week of the year from 0, seven days each from 1 January; the odd days at the end belong to the last. */
+/**
+ * Week of the year from 0, seven days each from 1 January; the odd days at the end belong to the last.
+ * @example weekOf("2026-01-08") // 1
+ */
 export const weekOf = (day: Day): number =>
   Math.min(WEEKS - 1, Math.floor(daysBetween(`${day.slice(0, 4)}-01-01`, day) / 7));
 

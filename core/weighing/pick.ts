@@ -69,6 +69,16 @@ export const WAY_WORDS: Record<Way, string> = {
   compost: "to the compost",
 };
 
+/** Shares of a row as they are told, for a choice. */
+export const ROW_SHARES: readonly { share: number; words: string }[] = [
+  { share: 0.25, words: "a quarter" },
+  { share: 0.33, words: "a third" },
+  { share: 0.5, words: "half" },
+  { share: 0.67, words: "two thirds" },
+  { share: 0.75, words: "three quarters" },
+  { share: 0.9, words: "nearly all" },
+];
+
 /** What of the plant was taken: the crop itself, or something else that came with the same pull. */
 export const PARTS = ["crop", "tops", "greens", "flowers", "seed-heads", "side-shoots", "scapes"] as const;
 export const PART_WORDS: Record<(typeof PARTS)[number], string> = {
@@ -169,6 +179,8 @@ export const pickSchema = z
     /** its weight when it stood on the scale a second time, and what had been done to it */
     againG: z.number().positive("more than nothing").max(5_000_000).nullable().default(null),
     againHow: z.enum(AGAINS).default(""),
+    /** share of the whole row or patch that is cleared with this pick, above 0 and below 1; null: nobody said */
+    rowDone: z.number().gt(0, "more than nothing").lt(1, "less than all of it").nullable().default(null),
     photos: photosSchema,
   })
   .superRefine((p, ctx) => {
@@ -220,6 +232,7 @@ export const blankPick = (over: Partial<PickRecord> = {}): PickRecord => ({
   sorted: [],
   againG: null,
   againHow: "",
+  rowDone: null,
   photos: [],
   ...over,
 });

@@ -84,7 +84,9 @@ export const placeReadings = sqliteTable(
   "place_readings",
   {
     id: text().primaryKey(),
-    placeId: text().notNull(),
+    placeId: text()
+      .notNull()
+      .references(() => places.id),
     at: text().notNull(),
     tempC: real().notNull(),
     humidityPct: real(),

@@ -21,7 +21,7 @@ import {
   type TareItem,
   WAYS,
 } from "#core/weighing/pick";
-import { plantings } from "./plot";
+import { beds, plantings } from "./plot";
 
 export const checks = sqliteTable(
   "checks",
@@ -101,6 +101,7 @@ export const picks = sqliteTable(
     sorted: text({ mode: "json" }).notNull().default([]).$type<SortedPart[]>(),
     againG: real(),
     againHow: text({ enum: AGAINS }).notNull().default(""),
+    rowDone: real(),
     photos: text({ mode: "json" }).notNull().default([]).$type<string[]>(),
   },
   (t) => [index("picks_planting").on(t.plantingId, t.at), index("picks_at").on(t.at)],
@@ -179,6 +180,7 @@ export const lotEvents = sqliteTable(
     ready: text({ enum: TESTED }),
     how: text({ enum: PRESERVED }),
     outG: real(),
+    until: text(),
     note: text().notNull(),
   },
   (t) => [index("lot_events_lot").on(t.lotId, t.at)],
@@ -278,7 +280,9 @@ export const planned = sqliteTable(
   {
     id: text().primaryKey(),
     year: integer().notNull(),
-    bedId: text().notNull(),
+    bedId: text()
+      .notNull()
+      .references(() => beds.id),
     cropId: text().notNull(),
     kind: text().notNull(),
     startedHow: text({ enum: STARTS }).notNull(),

@@ -12,7 +12,7 @@ type Minutes = Pick<PlanProblem, "roundMinutes" | "lineMinutes">;
  * A crop that is lifted once and takes longer than any hour there is, as equal parts that the planner puts on several
  * days; everything else as it is. Parts bear the planting's id; together they are the whole.
  *
- * @example 240 ft of potatoes, 480 minutes to lift, and 90 minutes an evening: six parts
+ * Potatoes that take 480 minutes to lift, where an evening has 90, come in six parts.
  */
 export function inParts(supply: Supply, slots: readonly PlanSlot[], { roundMinutes, lineMinutes }: Minutes): Supply[] {
   const longest = Math.max(0, ...slots.filter((s) => s.allowed).map((s) => s.minutes - roundMinutes));

@@ -22,7 +22,7 @@ export type WantedResult = { ok: true; wanted: Wanted } | { ok: false; message: 
 /**
  * An amount as it is said in a kitchen: "two", "6", "a colander", "2 bowls", "400 g", "3 l".
  *
- * @example readWanted("two", { pieceG: 250 }, …) is two pieces, 500 g
+ * “two” of a crop whose pieces weigh 250 g is 500 g.
  */
 export function readWanted(text: string, pieceG: number, bulk: Bulk, units: UnitSystem): WantedResult {
   const said = text

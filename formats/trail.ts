@@ -1,3 +1,5 @@
+import { TABLES, type TableName } from "./tables";
+
 /** A row of a table before and after a change, as the journal keeps it. */
 export type TrailEntry = {
   table: string;
@@ -6,44 +8,6 @@ export type TrailEntry = {
   after: Record<string, unknown> | null;
 };
 
-/** Tables by what they hold. */
-const HOLDS: Record<string, string> = {
-  garden: "the garden",
-  people: "person",
-  containers: "container",
-  windows: "window",
-  datedWindows: "dated window",
-  tastes: "liking",
-  places: "place",
-  trips: "trip",
-  beds: "bed",
-  plantings: "planting",
-  checks: "check",
-  rounds: "round",
-  roundLines: "line of a round",
-  picks: "pick",
-  treatments: "treatment",
-  pickWishes: "wish",
-  placeReadings: "reading of a place",
-  lotEvents: "what befell a lot",
-  lessons: "lesson",
-  bedLosses: "loss in the bed",
-  ticks: "step ticked off",
-  ownJobs: "job",
-  jobMarks: "job done or left out",
-  dishes: "dish",
-  seedLots: "seed",
-  planned: "next year’s planting",
-  weighings: "own weighing",
-  views: "kept view",
-  weatherDays: "weather of",
-  forecasts: "forecast",
-  bedReadings: "thermometer reading",
-  covers: "cover",
-  plans: "plan",
-  ownCrops: "own crop",
-  practice: "practice",
-};
 const LONGEST = 60;
 
 const say = (value: unknown): string => {
@@ -60,7 +24,7 @@ const nameOf = (row: Record<string, unknown>, key: string): string =>
 
 /** What a change did to one row, in words: added, removed, or field by field from what to what. */
 export function sayEntry(entry: TrailEntry): { what: string; fields: string[] } {
-  const holds = HOLDS[entry.table] ?? entry.table;
+  const holds = TABLES[entry.table as TableName]?.one ?? entry.table;
   const { before, after } = entry;
   if (!before && !after) return { what: `${holds} ${entry.key}`, fields: [] };
   if (!before) return { what: `${holds} ${nameOf(after!, entry.key)}: added`, fields: [] };
