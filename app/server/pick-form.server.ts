@@ -6,7 +6,7 @@ import type { Crop } from "#core/handbook/crop";
 import { schoolOf } from "#core/handbook/index";
 import { techniqueFor } from "#core/handbook/technique";
 import type { Snapshot } from "#core/planning/outlook";
-import { wayOf } from "#core/planting/way";
+import { clearedByRow, wayOf } from "#core/planting/way";
 import { readMass, type UnitSystem } from "#core/units/mass";
 import { readAmount } from "#core/weighing/amount";
 import { type Bulk, bulkOf } from "#core/weighing/bulk";
@@ -130,8 +130,6 @@ function readSorted(typed: Record<string, string>, units: UnitSystem, bulk: Bulk
   return { ok: true, parts };
 }
 
-/** Ways of taking a crop along its row: what is left of it stands there to be seen. */
-const BY_ROW: readonly string[] = ["all-at-once", "as-needed"];
 /** So many picks back a container counts as in use. */
 const LATELY_PICKS = 60;
 
@@ -175,7 +173,7 @@ export function pickFormData(d: Desk, pickId: string | undefined, plantingId: st
         name: `${plantingName(p, crop)} · ${bedName.get(p.bedId) ?? ""}${p.endedOn === null ? "" : `, closed ${sayDay(p.endedOn)}`}`,
         usualG: before.length > 0 ? before.reduce((a, b) => a + b, 0) / before.length : null,
         plants: p.plants,
-        byRow: BY_ROW.includes(wayOf(crop, schoolOf(crop, p.schoolId))),
+        byRow: clearedByRow(crop, wayOf(crop, schoolOf(crop, p.schoolId))),
         ...technique(p, crop),
       };
     })

@@ -11,7 +11,7 @@ import type { DayChances, Judgement } from "./judge";
 import { OVER_PRIMES, type Population } from "./population";
 import { gammaMean, gammaPosterior } from "./rate";
 import { CELLS, READY_FROM, STAGES, STEP, type Stage } from "./stage-grid";
-import { evennessOf, growsAgain, piecesOf, RIPENS_OVER } from "./way";
+import { clearedByRow, evennessOf, growsAgain, piecesOf, RIPENS_OVER } from "./way";
 import { expectedYieldG } from "./yield";
 
 /** One coming day as it bears on one planting. */
@@ -135,8 +135,7 @@ export function supplyOf(
   const flush = inFlush(crop, judged.way) && !once;
   const pieces = piecesOf(planting, crop);
   const share = (borneDays: number) => flushShare(crop, pieces, borneDays);
-  const alongRow = once || judged.way === "as-needed";
-  const rowG = alongRow ? byRowG(picked) : null;
+  const rowG = clearedByRow(crop, judged.way) ? byRowG(picked) : null;
   const expectedG = rowG ?? expectedYieldG(planting, bed, crop, judged.days[0]?.day);
   const { pieceG } = crop.yield;
   const perDayG = piecesPerDay(planting, bed, crop, picked, pickedReferenceDays, judged.days[0]?.day) * pieceG;

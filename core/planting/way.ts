@@ -19,6 +19,10 @@ export const wayOf = (crop: Pick<Crop, "pieces" | "habit">, school: Pick<School,
 export const growsAgain = (crop: Pick<Crop, "habit" | "pieces">, way: TakenWay): boolean =>
   way === "all-at-once" && (crop.habit === "cut-again" || crop.habit === "leaf-by-leaf" || crop.habit === "perennial");
 
+/** Whether it is cleared along its row, so that what is left of it stands there to be seen: each plant gives all at once. */
+export const clearedByRow = (crop: Pick<Crop, "habit" | "pieces">, way: TakenWay): boolean =>
+  (way === "all-at-once" && !growsAgain(crop, way)) || way === "as-needed" || crop.pieces?.perPlant[1] === 1;
+
 const EVENNESS_BY_HABIT: Record<Crop["habit"], Evenness> = {
   "once-over": "even",
   repeat: "weeks",
