@@ -144,6 +144,7 @@ const lotSeeds = Array.from({ length: 2000 }, (_, i) => {
   const crop = lotCrops[i % lotCrops.length]!;
   return {
     id: `lot${i}`,
+    part: "crop" as const,
     grade: i % 11 === 0 ? ("eat-first" as const) : ("sound" as const),
     way: "" as const,
     massG: 500 + (i % 40) * 100,

@@ -1,5 +1,6 @@
 import { asc, eq, inArray } from "drizzle-orm";
 import { minuteAfter } from "#core/calendar/clock";
+import type { OwnJob } from "#core/jobs/mark";
 import type { PickWish } from "#core/planning/question/wish";
 import type { PlanNote, Round, RoundLine } from "#core/planning/rounds/round";
 import type { Check } from "#core/planting/check";
@@ -12,14 +13,19 @@ export type RoundWithLines = Round & { lines: RoundLine[] };
 
 /**
  * Saves a check of a planting. A second look in the same minute is written down a minute later, so that the last one
- * saved is the last one everywhere: also in a garden whose clock stands still, and after an undo. @returns the journal's id
+ * saved is the last one everywhere: also in a garden whose clock stands still, and after an undo.
+ * @param again the gardener's own day to look again, as a job
+ * @returns the journal's id
  */
-export function saveCheck(db: Db, check: Check, label: string): string | null {
+export function saveCheck(db: Db, check: Check, label: string, again: OwnJob | null = null): string | null {
   const others = db.select().from(t.checks).where(eq(t.checks.plantingId, check.plantingId)).all();
   const takenMinutes = new Set(others.filter((o) => o.id !== check.id).map((o) => o.at));
   let { at } = check;
   while (takenMinutes.has(at)) at = minuteAfter(at);
-  return change(db, label, check.at, (c) => c.put("checks", { ...check, at }));
+  return change(db, label, check.at, (c) => {
+    c.put("checks", { ...check, at });
+    if (again) c.put("ownJobs", again);
+  });
 }
 export const removeCheck = (db: Db, id: string, label: string, at: string): string | null =>
   change(db, label, at, (c) => c.remove("checks", id));

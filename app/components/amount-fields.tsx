@@ -23,8 +23,8 @@ export function AmountFields({ gross, onGross, count, onCount, units, focus, fau
           label="On the scale"
           hint={
             units === "us"
-              ? "2 lb 3 oz; crates as 12.3 + 11 lb; or half a bushel, 3 quarts"
-              : "1.25 kg, 850 g; crates as 12.3 + 11 kg; or 5 l, half a bushel"
+              ? "2 lb 3 oz; crates as 12.3 + 11 lb; or half a bushel, 3 quarts, 2 baskets"
+              : "1.25 kg, 850 g; crates as 12.3 + 11 kg; or 5 l, 2 baskets"
           }
           faults={faults}
         >

@@ -21,7 +21,7 @@ import { PhotoField } from "./photo-field";
 import { PieceMarks } from "./piece-marks";
 import { Reasons } from "./reasons";
 import { Signs } from "./signs";
-import { Anchor, Button, type Faults, FormError, LinkButton, Note, Page, Section } from "./ui";
+import { Anchor, Button, type Faults, Field, FormError, Input, LinkButton, Note, Page, Section, TextArea } from "./ui";
 import { useLiveVerdict } from "./use-live-verdict";
 import { useSwipe } from "./use-swipe";
 import { VerdictCard } from "./verdict-card";
@@ -37,6 +37,8 @@ export function WalkForm({ data, faults }: { data: WalkSheet; faults: Faults }) 
   const [given, setGiven] = useState<Given>(() => Object.fromEntries(todays.map((r) => [r.cueId, r.value])));
   const [marked, setMarked] = useState<Marked[]>(data.marked);
   const [all, setAll] = useState(false);
+  const [note, setNote] = useState(faults?.typed.note ?? "");
+  const [againOn, setAgainOn] = useState(faults?.typed.againOn ?? "");
   const [key, setKey] = useState({ id: "", loadedAt: 0 });
   const form = useRef<HTMLFormElement>(null);
   const navigate = useNavigate();
@@ -44,7 +46,11 @@ export function WalkForm({ data, faults }: { data: WalkSheet; faults: Faults }) 
   const remarked = JSON.stringify(marked) !== JSON.stringify(data.marked);
   const live = useLiveVerdict(data, given, remarked || data.markedToday ? marked : NO_MARKS);
   const touched =
-    remarked || Object.keys(given).length > todays.length || todays.some((r) => given[r.cueId] !== r.value);
+    note.trim() !== "" ||
+    againOn !== "" ||
+    remarked ||
+    Object.keys(given).length > todays.length ||
+    todays.some((r) => given[r.cueId] !== r.value);
 
   const cues = [...crop.cues].sort((a, b) => data.order.indexOf(a.id) - data.order.indexOf(b.id));
   const measured = cues.filter((c) => c.kind !== "event");
@@ -186,6 +192,29 @@ export function WalkForm({ data, faults }: { data: WalkSheet; faults: Faults }) 
               )}
               <Signs crop={crop} given={given} onGive={give} />
               <PhotoField kept={data.photos} />
+              <chakra.details open={faults?.errors.againOn ? true : undefined}>
+                <chakra.summary color="moss" cursor="pointer" minH="48px" display="flex" alignItems="center">
+                  A note, or a day of your own to look again
+                </chakra.summary>
+                <Grid templateColumns={{ base: "minmax(0, 1fr)", sm: "1fr 12rem" }} gap="4" pb="3">
+                  <Field name="note" label="Note" faults={faults}>
+                    {(p) => (
+                      <TextArea
+                        {...p}
+                        rows={2}
+                        value={note}
+                        maxLength={500}
+                        onChange={(e) => setNote(e.target.value)}
+                      />
+                    )}
+                  </Field>
+                  <Field name="againOn" label="Look again on" hint="It stands among the jobs." faults={faults}>
+                    {(p) => (
+                      <Input {...p} type="date" value={againOn} onChange={(e) => setAgainOn(e.target.value)} minW="0" />
+                    )}
+                  </Field>
+                </Grid>
+              </chakra.details>
               <LessonsNote lessons={data.lessons} />
               {data.jobs.length > 0 && (
                 <Section title="To do here">

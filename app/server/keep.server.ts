@@ -14,7 +14,7 @@ import { tastesOf } from "#core/planning/question/question";
 import { sayMass, type UnitSystem } from "#core/units/mass";
 import { sayTemp } from "#core/units/say";
 import { bulkOf } from "#core/weighing/bulk";
-import { GRADE_WORDS } from "#core/weighing/pick";
+import { GRADE_WORDS, PART_WORDS } from "#core/weighing/pick";
 import { bookOf } from "#core/weighing/taught-book";
 import type { Desk } from "./desk.server";
 import { loggedPicks } from "./picks.server";
@@ -87,7 +87,9 @@ export function lotLine(s: Stocked, units: UnitSystem, today: string) {
     days: daysBetween(lot.pickedAt.slice(0, 10), today),
     what: lot.preserved
       ? `${lot.preserved}${lot.note ? `, ${lot.note}` : ""}`
-      : [lot.grade === "sound" ? "" : GRADE_WORDS[lot.grade], lot.note].filter(Boolean).join(", "),
+      : [lot.part === "crop" ? "" : PART_WORDS[lot.part], lot.grade === "sound" ? "" : GRADE_WORDS[lot.grade], lot.note]
+          .filter(Boolean)
+          .join(", "),
     keeps: sayKeeps(s, today),
     soon: s.halfInDays < 7,
     curing: s.curing
@@ -214,7 +216,7 @@ function atOnce(d: Desk, now: string) {
   const seen = new Set<string>();
   const ticked = new Set(d.snapshot.ticks.map((t) => t.id));
   return stock
-    .filter((s) => s.lot.pickedAt.slice(0, 10) >= since && s.lot.from === null)
+    .filter((s) => s.lot.pickedAt.slice(0, 10) >= since && s.lot.from === null && s.lot.part === "crop")
     .sort((a, b) => a.halfInDays - b.halfInDays)
     .flatMap((s) => {
       if (seen.has(s.crop.id)) return [];
@@ -243,7 +245,7 @@ export function placesView(d: Desk) {
       kind: PLACE_WORDS[place.kind],
       room: roomOf(place, here, units),
       lots: here.map((s) => lotLine(s, units, today)),
-      litres: here.filter((s) => s.lot.placed).reduce((sum, s) => sum + litresOf(s), 0),
+      litres: here.reduce((sum, s) => sum + litresOf(s), 0),
       air: `${sayTemp(air.tempC, units)}${air.humidityPct === null ? "" : `, ${Math.round(air.humidityPct)} % humidity`}`,
       measured:
         fresh && last ? `by its thermometer, last ${sayNear(last.at.slice(0, 10), today)} ${last.at.slice(11)}` : "",
@@ -255,8 +257,7 @@ export function placesView(d: Desk) {
 
 /** How much of a place's room is free, in what it is counted in. */
 function roomOf(place: Place, here: readonly Stocked[], units: UnitSystem): { words: string; over: boolean } {
-  const free =
-    place.litres - place.takenLitres - here.filter((s) => s.lot.placed).reduce((sum, s) => sum + litresOf(s), 0);
+  const free = place.litres - place.takenLitres - here.reduce((sum, s) => sum + litresOf(s), 0);
   return free < 0
     ? { words: `${sayRoom(-free, place, units)} too much`, over: true }
     : {

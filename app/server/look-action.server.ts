@@ -1,6 +1,7 @@
 import { redirect } from "react-router";
 import { localTimeSchema } from "#core/calendar/schemas";
 import { plantingName } from "#core/garden/name";
+import { type OwnJob, ownJobSchema } from "#core/jobs/mark";
 import { checkSchema, type Reading, type ReadingValue } from "#core/planting/check";
 import { readingFault } from "#core/planting/cue-kinds/index";
 import { newId } from "#db/change";
@@ -9,6 +10,17 @@ import { db, desk } from "./desk.server";
 import { done, faultsOf, missing, ownId, refuse, typedOf } from "./forms.server";
 import { keepPhotos, photosOf } from "./photos.server";
 import { nextToSee } from "./walk.server";
+
+/** The gardener's own day to look again, as a job; null: none was typed. */
+function lookAgainJob(plantingId: string, note: string, typed: string, seenOn: string): OwnJob | null | "wrong" {
+  if (typed.trim() === "") return null;
+  const words = note.trim() === "" ? "Look again" : `Look again: ${note.trim()}`.slice(0, 160);
+  const job = ownJobSchema.safeParse({
+    ...{ id: newId(), words, plantingId, bedId: null, lotId: null, startOn: typed, everyDays: null, times: null },
+    ...{ untilOn: null, onFrost: false, dryLeaves: false, minutes: 3, note: "" },
+  });
+  return job.success && job.data.startOn > seenOn ? job.data : "wrong";
+}
 
 /** Keeps a look as it was sent: its readings, note, photos and marks; then on to the next planting, or to its pick. */
 export async function logLook(form: FormData, plantingId: string) {
@@ -47,12 +59,13 @@ export async function logLook(form: FormData, plantingId: string) {
     marked: marksTyped(typed.marked),
   });
   if (!checked.success) return refuse(faultsOf(checked.error, typed));
+  const again = known
+    ? null
+    : lookAgainJob(p.planting.id, checked.data.note, typed.againOn ?? "", checked.data.at.slice(0, 10));
+  if (again === "wrong") return refuse({ errors: { againOn: "a day after this look" }, typed });
   const name = plantingName(p.planting, p.crop);
-  const journalId = saveCheck(
-    db(),
-    checked.data,
-    readings.length > 0 ? `Looked at ${name}` : `Looked at ${name}: nothing new`,
-  );
+  const said = readings.length > 0 || checked.data.note !== "" ? `Looked at ${name}` : `Looked at ${name}: nothing new`;
+  const journalId = saveCheck(db(), checked.data, said, again);
   if (typed.then === "pick")
     return redirect(`/picks/new?planting=${p.planting.id}${journalId ? `&done=${journalId}` : ""}`);
   const next = nextToSee(desk(), p.planting.id);

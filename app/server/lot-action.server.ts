@@ -2,7 +2,7 @@ import { addDays, sayDay } from "#core/calendar/day";
 import { LOT_EVENT_WORDS, type Lot, type LotEvent, lotEventSchema, massOfPieces } from "#core/keeping/lot";
 import { roundMass, sayMass } from "#core/units/mass";
 import { readAmount } from "#core/weighing/amount";
-import { bulkOf } from "#core/weighing/bulk";
+import { bulkOf, measuresOf } from "#core/weighing/bulk";
 import { change, orderedId } from "#db/change";
 import { type Desk, db, desk } from "./desk.server";
 import { done, faultsOf, missing, numberOf, refuse } from "./forms.server";
@@ -57,7 +57,7 @@ export function changeLot(
     const ofPieces = name === "amount" ? massOfPieces(text, lot, crop.yield.pieceG) : null;
     if (ofPieces !== null)
       return { ok: true as const, amount: { massG: ofPieces, estimated: true, loads: [ofPieces], litres: 0 } };
-    return text === "" ? null : readAmount(text, units, bulkOf(crop));
+    return text === "" ? null : readAmount(text, units, bulkOf(crop, measuresOf(d.snapshot.containers)));
   };
   const amount = read("amount");
   if (amount && !amount.ok) return refuse({ errors: { [field("amount")]: amount.message }, typed });

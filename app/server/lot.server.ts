@@ -10,11 +10,12 @@ import { type LotEvent, placeOf } from "#core/keeping/lot";
 import { airOf } from "#core/keeping/place-air";
 import { sayWrongTemp, spreadOut } from "#core/keeping/ripening";
 import { ageingOf, daysUntil, shareGood, warningsOf } from "#core/keeping/shelf-life";
+import { isStillUnripe } from "#core/keeping/stock";
 import { tastesOf } from "#core/planning/question/question";
 import { sayMass, type UnitSystem } from "#core/units/mass";
 import { proseIn } from "#core/units/prose";
 import { sayTemp } from "#core/units/say";
-import { GRADE_WORDS, isUnripe } from "#core/weighing/pick";
+import { GRADE_WORDS } from "#core/weighing/pick";
 import { listPeople } from "#db/garden";
 import { type Desk, db } from "./desk.server";
 import { findLot, keptOf, lotLine, placeName, sayPieces } from "./keep.server";
@@ -29,7 +30,7 @@ export function lotView(d: Desk, id: string) {
   const { lot, crop, stocked } = found;
   const { snapshot, today } = d;
   const { units } = snapshot.garden;
-  const green = isUnripe(lot.grade);
+  const green = isStillUnripe(lot);
   const facts = stocked?.facts ?? keepingFactsOf(crop, green);
   const horizon = Math.min(CURVE_DAYS, Math.max(14, Math.ceil((stocked?.halfInDays ?? 7) * 2.2)));
   const step = horizon <= 20 ? 0.5 : Math.max(1, Math.round(horizon / 40));
@@ -46,13 +47,10 @@ export function lotView(d: Desk, id: string) {
       halfInDays: half,
       factors: factors.map((f) => proseIn(f.words, units)),
       warnings: [
-        ...warningsOf(
-          crop.name,
-          facts,
-          air,
-          place.kind === "fridge",
-          crop.hazards?.includes("green-potatoes") ?? false,
-        ),
+        ...warningsOf(crop.name, facts, air, place.kind === "fridge", {
+          greens: crop.hazards?.includes("green-potatoes") ?? false,
+          ripening: green || (stocked?.ripe ?? null) !== null,
+        }),
         ...(green || stocked?.ripe ? [sayWrongTemp(air.tempC) ?? ""].filter(Boolean) : []),
       ].map((w) => proseIn(w, units)),
     };
@@ -90,7 +88,7 @@ export function lotView(d: Desk, id: string) {
     line: stocked ? lotLine(stocked, units, today) : null,
     why: (stocked?.why ?? []).map((w) => proseIn(w, units)),
     cure: (() => {
-      const cure = lot.preserved ? null : curingOf(crop);
+      const cure = lot.preserved || lot.part !== "crop" ? null : curingOf(crop);
       return cure && stocked?.curing
         ? {
             ...stocked.curing,
@@ -139,7 +137,11 @@ export function lotView(d: Desk, id: string) {
     siblings: [...keptOf(d).lots.values()]
       .filter(
         (l) =>
-          l.id !== lot.id && l.cropId === lot.cropId && l.leftG > 0 && keptOf(d).stock.some((s) => s.lot.id === l.id),
+          l.id !== lot.id &&
+          l.cropId === lot.cropId &&
+          l.part === lot.part &&
+          l.leftG > 0 &&
+          keptOf(d).stock.some((s) => s.lot.id === l.id),
       )
       .map((l) => ({
         id: l.id,

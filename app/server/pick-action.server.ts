@@ -8,7 +8,7 @@ import type { Crop } from "#core/handbook/crop";
 import type { PickWish } from "#core/planning/question/wish";
 import { standsForYears } from "#core/season/after-last-pick";
 import { sayMass } from "#core/units/mass";
-import { bulkOf } from "#core/weighing/bulk";
+import { bulkOf, measuresOf } from "#core/weighing/bulk";
 import { doubtsOfPick, type PickDoubt } from "#core/weighing/doubts";
 import { netOf } from "#core/weighing/net";
 import { GRADE_WORDS, gradesFor, type PickRecord } from "#core/weighing/pick";
@@ -63,7 +63,7 @@ function readyPick(typed: Record<string, string>, pickId: string | undefined): A
     planting.id,
     listContainers(db()),
     units,
-    bulkOf(handbook().of(planting.cropId)),
+    bulkOf(handbook().of(planting.cropId), measuresOf(d.snapshot.containers)),
   );
   if (!read.ok) return refuse(read.faults);
   const unfit = unripenable(read.pick, handbook().of(planting.cropId));

@@ -9,7 +9,7 @@ import type { Snapshot } from "#core/planning/outlook";
 import { clearedByRow, wayOf } from "#core/planting/way";
 import { readMass, type UnitSystem } from "#core/units/mass";
 import { readAmount } from "#core/weighing/amount";
-import { type Bulk, bulkOf } from "#core/weighing/bulk";
+import { type Bulk, bulkOf, measuresOf } from "#core/weighing/bulk";
 import { picksOf } from "#core/weighing/by-planting";
 import { learnedOf } from "#core/weighing/learned";
 import { netOf } from "#core/weighing/net";
@@ -196,7 +196,7 @@ export function pickFormData(d: Desk, pickId: string | undefined, plantingId: st
       after: c.after.how,
       topsShare: c.topsShare,
       pieceG: c.yield.pieceG,
-      bulk: bulkOf(c),
+      bulk: bulkOf(c, measuresOf(snapshot.containers)),
       grades: gradesFor(c),
       once: c.habit === "once-over",
       keeps: c.after.days[1] >= 21,

@@ -2,7 +2,7 @@ import type { Crop } from "#core/handbook/crop";
 import { massOfPieces } from "#core/keeping/lot";
 import { bedLossSchema } from "#core/season/bed-loss";
 import { readAmount } from "#core/weighing/amount";
-import { bulkOf } from "#core/weighing/bulk";
+import { bulkOf, measuresOf } from "#core/weighing/bulk";
 import { change, newId } from "#db/change";
 import { type Desk, db } from "./desk.server";
 import { done, faultsOf, refuse } from "./forms.server";
@@ -20,7 +20,8 @@ export function changeLosses(d: Desk, plantingId: string, crop: Crop, name: stri
     );
   const text = typed.lostAmount ?? "";
   const pieces = massOfPieces(text, { pieceG: null }, crop.yield.pieceG);
-  const read = pieces === null ? readAmount(text, d.snapshot.garden.units, bulkOf(crop)) : null;
+  const read =
+    pieces === null ? readAmount(text, d.snapshot.garden.units, bulkOf(crop, measuresOf(d.snapshot.containers))) : null;
   if (read && !read.ok) return refuse({ errors: { lostAmount: read.message }, typed });
   const checked = bedLossSchema.safeParse({
     id: newId(),

@@ -1,5 +1,5 @@
 import type { Day } from "#core/calendar/day";
-import { bulkOf } from "#core/weighing/bulk";
+import { bulkOf, measuresOf } from "#core/weighing/bulk";
 import { bookOf } from "#core/weighing/taught-book";
 import { newId } from "#db/change";
 import { snapshotOf } from "#db/garden";
@@ -41,9 +41,10 @@ function readPicks(task: Extract<ReadingTask, { what: "picks" }>, tell: (share: 
     const snapshot = snapshotOf(db);
     const book = bookOf(snapshot);
     const bedName = new Map(snapshot.beds.map((b) => [b.id, b.name]));
+    const measures = measuresOf(snapshot.containers);
     const plantings = snapshot.plantings.map((p) => {
       const crop = book.of(p.cropId);
-      return { ...p, bed: bedName.get(p.bedId) ?? "", crop: crop.name, bulk: bulkOf(crop) };
+      return { ...p, bed: bedName.get(p.bedId) ?? "", crop: crop.name, bulk: bulkOf(crop, measures) };
     });
     const into = { plantings, known: snapshot.picks, units: snapshot.garden.units, today: task.today, newId };
     const steps = readingPicksCsv(task.text, into, task.uses ?? undefined);

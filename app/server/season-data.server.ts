@@ -118,7 +118,7 @@ export const openSite = (d: Desk): Site => ({
 });
 
 /** Every lot there was, as it is now. */
-export const lotsOf = (d: Desk): Lot[] => [...keptOf(d).lots.values()];
+export const lotsOf = (d: Desk): Lot[] => [...keptOf(d).lots.values()].filter((l) => l.part === "crop");
 
 /** Lasting diseases seen in a bed, by their ids in the handbook. */
 export const diseasesIn = (d: Desk, bedId: string): string[] =>

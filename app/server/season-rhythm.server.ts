@@ -6,6 +6,7 @@ import type { WeatherDay } from "#core/weather/daily";
 import type { Desk } from "./desk.server";
 import { remembered } from "./remember.server";
 import { type GrownHere, grownOf, pickedIn, pickedOf, siteOf } from "./season-data.server";
+import { massOut } from "./table-out.server";
 
 /** Repeat croppers picked often enough in some year to have a rhythm, latest first. */
 const candidates = (d: Desk) => remembered(d, "rhythms to choose from", () => candidatesOf(d));
@@ -116,11 +117,11 @@ export function rhythmView(d: Desk, q: URLSearchParams) {
 /** The rhythms of a planting as rows; masses in grams. */
 export function rhythmRows(d: Desk, q: URLSearchParams) {
   const { rhythm, key } = asked(d, q);
-  const row = (name: string, b: Brought) =>
-    [name, b.rounds, b.primeG, b.overG, b.leftG].map((x) => (typeof x === "number" ? Math.round(x) : x));
+  const mass = massOut(d.snapshot.garden.units);
+  const row = (name: string, b: Brought) => [name, b.rounds, ...[b.primeG, b.overG, b.leftG].map(mass.of)];
   return {
     name: `rhythm-${key.replace(/\W+/g, "-")}`,
-    header: ["rhythm", "rounds", "prime_g", "over_age_g", "left_over_age_g"],
+    header: ["rhythm", "rounds", ...["prime", "over_age", "left_over_age"].map((x) => `${x}_${mass.unit}`)],
     rows: rhythm
       ? [row("as it was", rhythm.done), ...rhythm.every.map((e) => row(`every ${e.days} days`, e.brought))]
       : [],

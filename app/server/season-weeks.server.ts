@@ -8,6 +8,7 @@ import { sayMass } from "#core/units/mass";
 import type { Desk } from "./desk.server";
 import { remembered } from "./remember.server";
 import { type GrownHere, grownOf, pickedIn, pickYears, yearAsked, yieldsAPlant } from "./season-data.server";
+import { massOut } from "./table-out.server";
 
 type CropYear = { weeks: CropWeeks; grown: GrownHere[] };
 
@@ -110,11 +111,12 @@ export function weeksView(d: Desk, q: URLSearchParams) {
 /** Every crop's weeks as rows; masses in grams. */
 export function weeksRows(d: Desk, q: URLSearchParams) {
   const year = yearAsked(q.get("year"), pickYears(d));
+  const mass = massOut(d.snapshot.garden.units);
   return {
     name: `weeks-${year}`,
-    header: ["crop", "week_of", "picked_g", "state"],
+    header: ["crop", "week_of", `picked_${mass.unit}`, "state"],
     rows: cropYears(d, year).flatMap(({ weeks }) =>
-      weeks.weeks.map((w) => [weeks.crop.name, w.week, Math.round(w.pickedG), w.state]),
+      weeks.weeks.map((w) => [weeks.crop.name, w.week, mass.of(w.pickedG), w.state]),
     ),
   };
 }

@@ -3,6 +3,10 @@ import type { Crop } from "./crop";
 import { source } from "./sources";
 import storage from "./storage.json";
 
+/** What of a plant may be picked beside the crop itself. */
+export const BY_PRODUCTS = ["tops", "greens", "flowers", "seed-heads", "side-shoots", "scapes"] as const;
+export type ByProductPart = (typeof BY_PRODUCTS)[number];
+
 const pair = z.tuple([z.number(), z.number()]);
 
 /**
@@ -32,6 +36,8 @@ const storageSchema = z.object({
   dormantNote: z.string(),
   dormantQ10: z.number(),
   freezeSource: source,
+  /** what comes with the crop: it keeps like a row of the table, for a time of its own */
+  byPart: z.record(z.enum(BY_PRODUCTS), z.object({ like: z.string(), days: pair, note: z.string() })),
 });
 export const STORAGE = storageSchema.parse(storage);
 export type StorageRow = (typeof STORAGE.rows)[number];
@@ -92,6 +98,21 @@ export function keepingFactsOf(crop: Crop, green = false): KeepingFacts {
     rests: STORAGE.dormant.includes(crop.like),
     wilts: SKINNED.includes(crop.parts[0]!) ? "slowly" : "soon",
     row: row?.name ?? null,
+  };
+}
+
+/** How what came with a crop keeps: leaves, shoots, scapes, flowers, seed heads. */
+export function partFactsOf(part: ByProductPart): KeepingFacts {
+  const { like, days } = STORAGE.byPart[part];
+  const row = STORAGE.rows.find((r) => r.name === like);
+  if (!row) throw new RangeError(`the table of storage has no row “${like}”`);
+  return {
+    ...{ tempC: row.tempC, humidityPct: row.humidityPct, days, safeC: null, givesGas: false, row: null },
+    freezesC: (USUAL_FREEZING_F - 32) / 1.8,
+    gasHarm: row.sensitive.includes("H") ? 2 : row.sensitive.includes("M") ? 1 : 0,
+    fridge: part === "seed-heads" ? "no" : "yes",
+    rests: part === "seed-heads",
+    wilts: part === "seed-heads" ? "slowly" : "soon",
   };
 }
 

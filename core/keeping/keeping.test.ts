@@ -98,9 +98,11 @@ describe("the storage table (checks C8.1, USDA Handbook 66, from memory)", () =>
       ),
     );
   });
+  const RIPENING = { greens: false, ripening: true };
   it("in a refrigerator of 4 °C it warns for what chills and for nothing else (checks C8.2)", () => {
     const warned = (id: string) =>
-      warningsOf(id, keepingFactsOf(cropOf(id)), { tempC: 4, humidityPct: 90, light: "dark" }, false, false).length > 0;
+      warningsOf(id, keepingFactsOf(cropOf(id)), { tempC: 4, humidityPct: 90, light: "dark" }, false, RIPENING).length >
+      0;
     for (const id of [
       "french-bean-bush",
       "cucumber",
@@ -116,15 +118,15 @@ describe("the storage table (checks C8.1, USDA Handbook 66, from memory)", () =>
   });
   it("what does not belong in a refrigerator is said, and light on potatoes", () => {
     const say = (id: string, light: "dark" | "light" = "dark") =>
-      warningsOf(
-        cropOf(id).name,
-        keepingFactsOf(cropOf(id)),
-        { tempC: 5, humidityPct: 90, light },
-        true,
-        id === "potato",
-      ).join(" ");
+      warningsOf(cropOf(id).name, keepingFactsOf(cropOf(id)), { tempC: 5, humidityPct: 90, light }, true, {
+        ...RIPENING,
+        greens: id === "potato",
+      }).join(" ");
     expect(say("bulb-onion")).toContain("does not belong in a refrigerator");
     expect(say("peach")).toContain("only once it is ripe");
+    const peach = keepingFactsOf(cropOf("peach"));
+    const cold = { tempC: 5, humidityPct: 90, light: "dark" as const };
+    expect(warningsOf("Peach", peach, cold, true, { greens: false, ripening: false })).toEqual([]);
     expect(say("carrot")).toBe("");
     expect(say("potato", "light")).toContain("turns potatoes green");
     expect(say("potato")).not.toContain("green");
@@ -170,6 +172,7 @@ describe("tomatoes ripening indoors (checks C7.2, M. Cantwell, UC Davis)", () =>
     breaker: [16, 13, 10, 8, 6, 5],
     turning: [13, 10, 8, 6, 4, 3],
     pink: [10, 8, 6, 4, 3, 2],
+    "light-red": [5, 4, 3, 2, 1.5, 1],
   };
   it("gives the published days at every cell, and 9.0 for a breaker at 18.75 °C", () => {
     for (const stage of TOMATO_STAGES)

@@ -3,7 +3,7 @@ import type { Day } from "../calendar/day";
 import { daySchema, localTimeSchema } from "../calendar/schemas";
 import { roundMass } from "../units/mass";
 import type { LotPart } from "../weighing/lots";
-import type { Grade, Way } from "../weighing/pick";
+import type { Grade, PickPart, Way } from "../weighing/pick";
 import { PRESERVED, type Preserved } from "./blanching";
 
 export const LOT_EVENTS = ["move", "use", "give", "lose", "check", "split", "merge", "preserve", "date"] as const;
@@ -68,6 +68,8 @@ export type LotEvent = z.infer<typeof lotEventSchema>;
 
 /** A part of a pick as the fold begins with it: what it is, where it comes from. */
 export type LotSeed = LotPart & {
+  /** what of the plant it is: the crop itself, or something that came with it */
+  part: PickPart;
   pickId: string;
   plantingId: string;
   cropId: string;
@@ -87,6 +89,7 @@ export type Lot = {
   cropId: string;
   kind: string;
   bed: string;
+  part: PickPart;
   grade: Grade;
   way: Way;
   note: string;
@@ -124,6 +127,7 @@ const beginning = (s: LotSeed): Lot => {
     cropId: s.cropId,
     kind: s.kind,
     bed: s.bed,
+    part: s.part,
     grade: s.grade,
     way: s.way,
     note: s.note,
@@ -194,7 +198,7 @@ export function lotsNow(seeds: readonly LotSeed[], events: readonly LotEvent[]):
       });
     } else if (e.kind === "merge") {
       const into = e.toLot ? lots.get(e.toLot) : undefined;
-      if (!into || into === lot || into.cropId !== lot.cropId) continue;
+      if (!into || into === lot || into.cropId !== lot.cropId || into.part !== lot.part) continue;
       take("apartG");
       into.leftG = roundMass(into.leftG + takenG);
       into.used.broughtG = roundMass(into.used.broughtG + takenG);

@@ -279,12 +279,20 @@ describe("the house and the garden see each other", () => {
   const garden = (lotEvents: LotEvent[]) => ({ picks: [pick], plantings: [p], places, lotEvents });
   const taken = (events: LotEvent[]) =>
     placesWithLots(garden(events), book, TODAY).find((x) => x.id === "cellar")!.takenLitres;
-  it("what was said to lie in a place takes room there, and what is eaten frees it", () => {
-    expect(taken([])).toBe(0);
+  it("what lies in a place, said so or by default, takes room there, and what is eaten frees it", () => {
     const full = taken([event({ kind: "move", placeId: "cellar" })]);
     expect(full).toBeGreaterThan(8);
+    expect(taken([])).toBeCloseTo(full, 6);
     const half = taken([event({ kind: "move", placeId: "cellar" }), event({ massG: 3100, at: "2026-09-28T10:00" })]);
     expect(half).toBeCloseTo(full / 2, 6);
+  });
+  it("what nobody has touched for years, or went to the kitchen, is not taken to lie there still", () => {
+    const of = (over: Partial<PickRecord>) =>
+      placesWithLots({ ...garden([]), picks: [{ ...pick, ...over }] }, book, TODAY).find((x) => x.id === "cellar")!;
+    expect(of({ at: "2024-09-20T10:00" }).takenLitres).toBe(0);
+    expect(of({ at: "2025-10-06T10:00" }).takenLitres).toBe(0);
+    expect(of({ way: "kitchen" }).takenLitres).toBe(0);
+    expect(of({}).takenLitres).toBeGreaterThan(0);
   });
   it("a pick begins its lots where the crop belongs, parts told apart and green fruit on the counter", () => {
     const sortedPick = {

@@ -1,18 +1,20 @@
 import type { Crop } from "../handbook/crop";
 
-export const TOMATO_STAGES = ["green", "breaker", "turning", "pink"] as const;
+export const TOMATO_STAGES = ["green", "breaker", "turning", "pink", "light-red"] as const;
 export type TomatoStage = (typeof TOMATO_STAGES)[number];
 
 const TEMPS_C = [12.5, 15, 17.5, 20, 22.5, 25] as const;
 /**
  * Days to table-ripe (M. Cantwell, UC Davis tomato-ripening notes; also Kader ed., UC ANR 3311, 2002; from memory,
- * each cell within a day).
+ * each cell within a day). Light red, over half coloured: half of pink's (own estimate; half coloured takes two to three
+ * days indoors, common practice).
  */
 const DAYS: Record<TomatoStage, readonly number[]> = {
   green: [18, 15, 12, 10, 8, 7],
   breaker: [16, 13, 10, 8, 6, 5],
   turning: [13, 10, 8, 6, 4, 3],
   pink: [10, 8, 6, 4, 3, 2],
+  "light-red": [5, 4, 3, 2, 1.5, 1],
 };
 /** Outside it is not reckoned: colder chills, hotter forms no red. */
 export const RIPENS_FROM_C = 10;

@@ -4,7 +4,7 @@ import type { Place, PlaceKind } from "../household/place";
 import { placeKindFor } from "../household/place";
 import type { LoggedPick } from "../season/pick-log";
 import { lotsOf } from "../weighing/lots";
-import { isCrop, isUnripe } from "../weighing/pick";
+import { isCrop, isUnripe, type PickPart } from "../weighing/pick";
 import { curingOf } from "./curing";
 import type { LotSeed } from "./lot";
 
@@ -22,7 +22,7 @@ export function usualPlace(cropId: string, green: boolean, book: Handbook, place
   return of(placeKindFor(crop, (k) => of(k) !== null));
 }
 
-/** Every lot that picks began, by-products left aside. */
+/** Every lot that picks began; what came with a crop is a lot of its own. */
 export function seedsOf(
   entries: readonly LoggedPick[],
   plantings: ReadonlyMap<string, Planting>,
@@ -38,8 +38,11 @@ export function seedsOf(
     usual.set(key, id);
     return id;
   };
+  // leaves, shoots and flowers go into the cold; seed heads hang where air moves
+  const besideFor = (part: PickPart): string | null =>
+    (places.find((p) => p.kind === (part === "seed-heads" ? "airy" : "fridge")) ?? null)?.id ?? null;
   return entries.flatMap((e) => {
-    if (!isCrop(e.pick) || !plantings.has(e.pick.plantingId)) return [];
+    if (!plantings.has(e.pick.plantingId)) return [];
     return lotsOf(e.pick, e.reckoned, e.pieceG).map(
       (part): LotSeed => ({
         ...part,
@@ -50,7 +53,8 @@ export function seedsOf(
         kind: e.name,
         bed: e.bed,
         pickedAt: e.at,
-        placeId: placeFor(e.cropId, isUnripe(part.grade)),
+        part: e.pick.part,
+        placeId: isCrop(e.pick) ? placeFor(e.cropId, isUnripe(part.grade)) : besideFor(e.pick.part),
       }),
     );
   });

@@ -100,16 +100,26 @@ export function daysUntil(facts: KeepingFacts, livedDays: number, rate: number, 
   return low;
 }
 
-/** What is said before something goes where it does not belong; none: all is well. */
-export function warningsOf(name: string, facts: KeepingFacts, air: Air, fridge: boolean, greens: boolean): string[] {
+/**
+ * What is said before something goes where it does not belong; none: all is well.
+ * @param fridge whether the place is a refrigerator
+ * @param is what is known of the lot: whether light turns it green, whether it is still to ripen
+ */
+export function warningsOf(
+  name: string,
+  facts: KeepingFacts,
+  air: Air,
+  fridge: boolean,
+  is: { greens: boolean; ripening: boolean },
+): string[] {
   const warnings: string[] = [];
   if (fridge && facts.fridge === "no") warnings.push(`${name} does not belong in a refrigerator.`);
-  else if (fridge && facts.fridge === "ripe-only")
+  else if (fridge && facts.fridge === "ripe-only" && is.ripening)
     warnings.push(`${name}: into the refrigerator only once it is ripe.`);
   else if (fridge && facts.fridge === "few-days") warnings.push(`${name}: in the refrigerator for a few days only.`);
   else if (facts.safeC !== null && air.tempC < facts.safeC)
     warnings.push(`${name} is harmed below ${facts.safeC} °C; it is about ${Math.round(air.tempC)} °C there.`);
-  if (greens && air.light !== "dark")
+  if (is.greens && air.light !== "dark")
     warnings.push("Light turns potatoes green. Green parts are not to be eaten: follow food-safety advice.");
   return warnings;
 }

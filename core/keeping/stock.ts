@@ -1,6 +1,6 @@
 import { addDays, type Day, dayRange, daysBetween } from "../calendar/day";
 import type { Crop } from "../handbook/crop";
-import { type KeepingFacts, keepingFactsOf } from "../handbook/storage";
+import { type KeepingFacts, keepingFactsOf, partFactsOf } from "../handbook/storage";
 import type { Place } from "../household/place";
 import { type Grade, isSoon, isUnripe } from "../weighing/pick";
 import { PRESERVED_DAYS } from "./blanching";
@@ -63,9 +63,15 @@ function factsFor(lot: Lot, crop: Crop): { what: string; make: () => KeepingFact
     const days = PRESERVED_DAYS[preserved];
     return { what: preserved, make: () => datedFacts([days * 0.8, days * 1.25]) };
   }
-  const green = isUnripe(lot.grade);
+  const { part } = lot;
+  if (part !== "crop") return { what: part, make: () => partFactsOf(part) };
+  const green = isStillUnripe(lot);
   return { what: `${crop.id} ${green}`, make: () => keepingFactsOf(crop, green) };
 }
+/** Whether a test has found it ready: cured, or ripe. */
+const foundReady = (lot: Lot): boolean => lot.events.some((e) => e.kind === "check" && e.ready === "ready");
+/** Whether it was picked to ripen and nobody has found it ripe yet. */
+export const isStillUnripe = (lot: Lot): boolean => isUnripe(lot.grade) && !foundReady(lot);
 /** Whether a lot ages by the calendar alone, wherever it lies. */
 export const goesByDate = (lot: Lot): boolean => lot.preserved !== null || lot.useBy !== null;
 
@@ -73,8 +79,8 @@ export const goesByDate = (lot: Lot): boolean => lot.preserved !== null || lot.u
 const STAGE_OF: Partial<Record<Grade, TomatoStage>> = {
   "green-to-ripen": "green",
   "blush-to-ripen": "breaker",
-  "half-to-ripen": "turning",
-  "nearly-ripe": "pink",
+  "half-to-ripen": "pink",
+  "nearly-ripe": "light-red",
 };
 
 /**
@@ -197,7 +203,7 @@ const cureRateOf = (facts: CuringFacts, { air, place }: Lain): number =>
   curingRate(facts, place?.air ? { ...air, moving: place.air === "moving" } : air);
 
 function curingNow(lot: Lot, crop: Crop, airSince: AirSince, now: Lain): CuringClock | null {
-  const facts = lot.preserved || isSoon(lot.grade) ? null : curingOf(crop);
+  const facts = lot.preserved || lot.part !== "crop" || isSoon(lot.grade) ? null : curingOf(crop);
   if (!facts) return null;
   const picked = lot.pickedAt.slice(0, 10);
   const passed = lot.events.find((e) => e.kind === "check" && e.ready === "ready");
@@ -213,8 +219,8 @@ function curingNow(lot: Lot, crop: Crop, airSince: AirSince, now: Lain): CuringC
 }
 
 function ripeNow(lot: Lot, crop: Crop, airSince: AirSince, air: Air): readonly [number, number] | null {
-  if (lot.preserved || !crop.climacteric) return null;
-  if (lot.events.some((e) => e.kind === "check" && e.ready === "ready")) return null;
+  if (lot.preserved || lot.part !== "crop" || !crop.climacteric) return null;
+  if (foundReady(lot)) return null;
   const stage = STAGE_OF[lot.grade];
   if (crop.colours && !stage) return null;
   const full = (tempC: number) => (crop.colours && stage ? ripeIn(stage, tempC) : softIn(crop, tempC));

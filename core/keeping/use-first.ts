@@ -68,7 +68,9 @@ export function firstToUse(stock: readonly Stocked[]): UseFirst[] {
  */
 export function weekOf(stock: readonly Stocked[], tasteOf: (crop: Crop) => Taste): WeekOf[] {
   const by = new Map<string, Stocked[]>();
-  for (const s of stock) if (!isForSeed(s) && !s.lot.preserved) by.set(s.crop.id, [...(by.get(s.crop.id) ?? []), s]);
+  for (const s of stock)
+    if (s.lot.part === "crop" && !isForSeed(s) && !s.lot.preserved)
+      by.set(s.crop.id, [...(by.get(s.crop.id) ?? []), s]);
   return [...by.values()]
     .map((list) => {
       const { crop } = list[0]!;

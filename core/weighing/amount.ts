@@ -5,7 +5,7 @@ import {
   LITRES_PER_US_PECK,
 } from "../units/constants";
 import { readMass, roundMass, type UnitSystem } from "../units/mass";
-import type { Bulk } from "./bulk";
+import type { Bulk, Measure } from "./bulk";
 
 /** Litres of what crops are measured in; quarts and pints are the dry ones, as at a market. */
 const PER_UNIT_L: Record<string, number> = {
@@ -40,16 +40,30 @@ const LONGEST_TEXT = 600;
 
 const FRACTIONS: Record<string, number> = { "½": 0.5, "¼": 0.25, "¾": 0.75, half: 0.5, quarter: 0.25, a: 1, an: 1 };
 
-/** Litres of a volume as people say it: "2 qt", "half a bushel", "1/2 peck", "3 l"; null when it is none. */
-export function readVolume(text: string): number | null {
+const singular = (name: string): string => name.toLowerCase().trim().replace(/s$/, "");
+/** The measure that a word means: by its whole name, or by its last word where only one ends so. */
+function measureOf(word: string, measures: readonly Measure[]): Measure | null {
+  const said = singular(word);
+  const whole = measures.find((m) => singular(m.name) === said);
+  const ending = measures.filter((m) => singular(m.name).split(/\s+/).at(-1) === said);
+  return whole ?? (ending.length === 1 ? ending[0]! : null);
+}
+
+/**
+ * Litres of a volume as people say it: "2 qt", "half a bushel", "1/2 peck", "3 l", "4 baskets"; null when it is none.
+ * @param measures containers of one's own, which go before the units of the same name
+ * @example readVolume("half a basket", [{ name: "willow basket", litres: 12 }]) // 6
+ */
+export function readVolume(text: string, measures: readonly Measure[] = []): number | null {
   if (text.length > LONGEST_TEXT) return null;
   const cleaned = text
     .trim()
     .toLowerCase()
     .replace(/(\d),(\d{1,2})(?!\d)/g, "$1.$2")
     .replace(/\b(half|quarter) (?:of )?an? /, "$1 ");
-  const found = /^(\d+(?:\.\d+)?|\d+\s*\/\s*\d+|[½¼¾]|half|quarter|an?)\s*([a-z]+?)s?\.?$/.exec(cleaned);
-  const perUnit = found && Object.hasOwn(PER_UNIT_L, found[2]!) ? PER_UNIT_L[found[2]!] : undefined;
+  const found = /^(\d+(?:\.\d+)?|\d+\s*\/\s*\d+|[½¼¾]|half|quarter|an?)\s*(\p{L}[\p{L} -]*?)s?\.?$/u.exec(cleaned);
+  const own = found ? measureOf(found[2]!, measures) : null;
+  const perUnit = own?.litres ?? (found && Object.hasOwn(PER_UNIT_L, found[2]!) ? PER_UNIT_L[found[2]!] : undefined);
   if (!found || !perUnit) return null;
   const [top, bottom] = found[1]!.split("/").map((x) => Number(x));
   const word = Object.hasOwn(FRACTIONS, found[1]!) ? FRACTIONS[found[1]!] : undefined;
@@ -76,7 +90,7 @@ export function readAmount(text: string, system: UnitSystem, bulk: Bulk): Amount
   let litres = 0;
   for (const [k, part] of parts.entries()) {
     const whole = /^[\d.,]+$/.test(part) && unitAfter(k) ? `${part} ${unitAfter(k)}` : part;
-    const volume = readVolume(whole);
+    const volume = readVolume(whole, bulk.measures);
     if (volume !== null) {
       litres += volume;
       loads.push(roundMass(volume * bulk.kgPerL * 1000));

@@ -47,16 +47,26 @@ const PART_KG_PER_L: Record<Crop["parts"][number], number> = {
   spear: 0.35,
 };
 
-export type Bulk = { kgPerL: number; published: boolean; own?: boolean };
+/** A container of the gardener's own as a measure: what one holds. */
+export type Measure = { name: string; litres: number };
+export type Bulk = { kgPerL: number; published: boolean; own?: boolean; measures?: readonly Measure[] };
+
+/** Containers of which somebody said what they hold. */
+export const measuresOf = (containers: readonly { name: string; litres: number | null }[]): Measure[] =>
+  containers.flatMap(({ name, litres }) => (litres ? [{ name, litres }] : []));
 
 /**
  * How much a litre of a crop weighs as it lies in a basket: by the gardener's own weighing, else by the published
  * figure, else an estimate, and said so.
+ * @param measures containers by which it may be told as well: "4 baskets"
  */
-export function bulkOf(crop: Pick<Crop, "like" | "parts"> & { ownKgPerL?: number | null }): Bulk {
-  if (crop.ownKgPerL) return { kgPerL: crop.ownKgPerL, published: false, own: true };
+export function bulkOf(
+  crop: Pick<Crop, "like" | "parts"> & { ownKgPerL?: number | null },
+  measures: readonly Measure[] = [],
+): Bulk {
+  if (crop.ownKgPerL) return { kgPerL: crop.ownKgPerL, published: false, own: true, measures };
   const pounds = BUSHEL_LB[crop.like];
   if (pounds !== undefined)
-    return { kgPerL: (pounds * GRAMS_PER_POUND) / 1000 / LITRES_PER_US_BUSHEL, published: true };
-  return { kgPerL: PART_KG_PER_L[crop.parts[0]!], published: false };
+    return { kgPerL: (pounds * GRAMS_PER_POUND) / 1000 / LITRES_PER_US_BUSHEL, published: true, measures };
+  return { kgPerL: PART_KG_PER_L[crop.parts[0]!], published: false, measures };
 }

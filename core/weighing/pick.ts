@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { localTimeSchema } from "../calendar/schemas";
 import { photosSchema } from "../garden/photos";
+import { BY_PRODUCTS } from "../handbook/storage";
 
 export const EXTENTS = ["some", "all-ready", "final"] as const;
 export const EXTENT_WORDS: Record<(typeof EXTENTS)[number], string> = {
@@ -80,7 +81,8 @@ export const ROW_SHARES: readonly { share: number; words: string }[] = [
 ];
 
 /** What of the plant was taken: the crop itself, or something else that came with the same pull. */
-export const PARTS = ["crop", "tops", "greens", "flowers", "seed-heads", "side-shoots", "scapes"] as const;
+export const PARTS = ["crop", ...BY_PRODUCTS] as const;
+export type PickPart = (typeof PARTS)[number];
 export const PART_WORDS: Record<(typeof PARTS)[number], string> = {
   crop: "the crop itself",
   tops: "tops",

@@ -1,0 +1,108 @@
+// npm run mutants [FOLDER …]: changes one line after the other on purpose and sees whether the folder's own tests notice.
+// Writes bench/mutants.md. SHARE=1 tries every line; without it a tenth of them, drawn by a fixed seed, which takes about
+// half an hour on two cores. What was tried before and has not changed is not tried again.
+import { spawnSync } from "node:child_process";
+import { createHash } from "node:crypto";
+import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import { install, root } from "./ready.mjs";
+
+const FOLDERS = [
+  "core/planting",
+  "core/planning",
+  "core/keeping",
+  "core/weighing",
+  "core/season",
+  "core/weather",
+  "core/handbook",
+  "core/calendar",
+  "core/units",
+  "core/jobs",
+  "formats",
+  "db",
+];
+const SHARE = Number(process.env.SHARE ?? 0.1);
+/** Lines are drawn in runs of so many: a statement is seldom longer. */
+const RUN = 12;
+const SOURCE = /(?<!\.test|\.d)\.ts$/;
+
+const filesIn = (folder) =>
+  readdirSync(join(root, folder), { recursive: true, encoding: "utf8" })
+    .filter((f) => SOURCE.test(f) && !f.includes("migrations") && !f.includes("fixtures"))
+    .map((f) => `${folder}/${f}`)
+    .sort();
+/** Whether a run of lines is drawn: the same on every machine, and as long as its lines stay where they are. */
+const drawn = (file, at) => createHash("sha256").update(`${file}:${at}`).digest().readUInt32BE(0) / 0xffffffff < SHARE;
+function linesOf(folder) {
+  return filesIn(folder).flatMap((file) => {
+    const count = readFileSync(join(root, file), "utf8").split("\n").length;
+    return Array.from({ length: Math.ceil(count / RUN) }, (_, k) => k * RUN + 1)
+      .filter((at) => drawn(file, at))
+      .map((at) => `${file}:${at}-${Math.min(count, at + RUN - 1)}`);
+  });
+}
+
+install();
+mkdirSync(join(root, "build", "mutants"), { recursive: true });
+const asked = process.argv.slice(2);
+const rows = [];
+const survivors = [];
+for (const folder of FOLDERS) {
+  const name = folder.replaceAll("/", "-");
+  const report = join(root, "build", "mutants", `report-${name}.json`);
+  if (asked.length === 0 || asked.includes(folder)) {
+    console.log(`\n— ${folder}`);
+    spawnSync(join(root, "node_modules", ".bin", "stryker"), ["run"], {
+      cwd: root,
+      stdio: "inherit",
+      env: { ...process.env, MUTANTS_FOLDER: folder, MUTANTS_LINES: linesOf(folder).join(",") },
+    });
+  }
+  if (!existsSync(report)) continue;
+  const { files } = JSON.parse(readFileSync(report, "utf8"));
+  const all = Object.entries(files).flatMap(([file, { mutants }]) => mutants.map((m) => ({ file, ...m })));
+  const count = (...states) => all.filter((m) => states.includes(m.status)).length;
+  const noticed = count("Killed", "Timeout");
+  const unnoticed = count("Survived", "NoCoverage");
+  rows.push({ folder, noticed, survived: count("Survived"), uncovered: count("NoCoverage"), all: noticed + unnoticed });
+  survivors.push(...all.filter((m) => m.status === "Survived" || m.status === "NoCoverage"));
+}
+const percent = (n, of) => (of === 0 ? "–" : `${Math.round((100 * n) / of)} %`);
+/** Half the width of the interval that holds the score of all lines in 95 of 100 drawings. */
+const doubt = (n, of) =>
+  SHARE >= 1 || of === 0 ? "" : ` ± ${Math.round(196 * Math.sqrt(((n / of) * (1 - n / of)) / of))}`;
+const worst = [...(Map.groupBy?.(survivors, (m) => m.file) ?? groupBy(survivors, (m) => m.file))]
+  .sort((a, b) => b[1].length - a[1].length)
+  .slice(0, 25);
+writeFileSync(
+  join(root, "bench", "mutants.md"),
+  [
+    "# Changes put in on purpose",
+    "",
+    `Made by \`npm run mutants\` (Stryker; ${SHARE >= 1 ? "every line" : `${Math.round(100 * SHARE)} % of the lines, drawn by a fixed seed`}): one change at a time,`,
+    "and only the folder's own unit tests are asked. Texts are left as they are; tests of other folders, of the running",
+    "application and of the browser notice many of those that live here.",
+    "",
+    "| folder | changes | noticed | score | not noticed | reached by no test of the folder |",
+    "|---|---:|---:|---:|---:|---:|",
+    ...rows.map(
+      (r) =>
+        `| ${r.folder} | ${r.all} | ${r.noticed} | ${percent(r.noticed, r.all)}${doubt(r.noticed, r.all)} | ${r.survived} | ${r.uncovered} |`,
+    ),
+    "",
+    "## Where most were not noticed",
+    "",
+    ...worst.map(
+      ([file, list]) =>
+        `- \`${file}\`: ${list.length}, lines ${[...new Set(list.map((m) => m.location.start.line))].join(", ")}`,
+    ),
+    "",
+  ].join("\n"),
+);
+console.log("\nbench/mutants.md is written.");
+
+function groupBy(list, key) {
+  const groups = new Map();
+  for (const item of list) groups.set(key(item), [...(groups.get(key(item)) ?? []), item]);
+  return groups;
+}

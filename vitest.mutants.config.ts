@@ -1,0 +1,11 @@
+import { defineConfig } from "vitest/config";
+
+// the tests of one folder alone: what is changed in it must fail there, not three floors above
+export default defineConfig({
+  test: {
+    include: [`${process.env.MUTANTS_FOLDER ?? "core/weighing"}/**/*.test.ts`],
+    environment: "node",
+    testTimeout: 300_000,
+    hookTimeout: 300_000,
+  },
+});
