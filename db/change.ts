@@ -1,10 +1,11 @@
 import { randomBytes } from "node:crypto";
-import { asc, desc, eq, getTableColumns, sql } from "drizzle-orm";
+import { desc, eq, getTableColumns, sql } from "drizzle-orm";
 import type { SQLiteColumn, SQLiteTable } from "drizzle-orm/sqlite-core";
-import { TABLE_NAMES, TABLES, type TableName } from "#formats/tables";
+import { TABLE_NAMES, type TableName } from "#formats/tables";
 import type { Db } from "./open";
 import type { JournalEntry } from "./schema/garden";
 import * as schema from "./schema/index";
+import { touch } from "./touches";
 
 const ALL = { ...schema };
 /** The Drizzle tables a change may touch, by the names of `formats/tables`: parents before children. */
@@ -14,7 +15,8 @@ export const SQL_TABLES = Object.fromEntries(TABLE_NAMES.map((name) => [name, AL
 export type { TableName };
 export type RowOf<N extends TableName> = (typeof schema)[N]["$inferSelect"];
 
-const keyOf = (name: TableName): "id" | "day" => (name === "weatherDays" ? "day" : "id");
+/** The field by which a row of a table is known. */
+export const keyOf = (name: TableName): "id" | "day" => (name === "weatherDays" ? "day" : "id");
 const keyColumn = (name: TableName): SQLiteColumn =>
   (SQL_TABLES[name] as unknown as Record<string, SQLiteColumn>)[keyOf(name)]!;
 
@@ -205,113 +207,8 @@ function statementsOf(db: Db, name: TableName): Statements {
   return made;
 }
 
-/** How often each table has been written to by this process, and the last rows that were. */
-type Touches = { count: number; keys: (string | null)[] };
-const touches = new WeakMap<Db, Map<TableName, Touches>>();
-/** Rows remembered as written; beyond them a table is read anew. */
-const REMEMBERED = 200;
-const touchesOf = (db: Db, name: TableName): Touches => {
-  const all = touches.get(db) ?? new Map<TableName, Touches>();
-  touches.set(db, all);
-  const known = all.get(name) ?? { count: 0, keys: [] };
-  all.set(name, known);
-  return known;
-};
-/** @param key the row written; null: any of them may have been */
-const touch = (db: Db, name: TableName, key: string | null): void => {
-  const t = touchesOf(db, name);
-  t.count += 1;
-  t.keys.push(key);
-  if (t.keys.length > REMEMBERED) t.keys.shift();
-};
-const versionOf = (db: Db): unknown => db.$client.pragma("data_version", { simple: true });
-
-/**
- * Reads something of one table and keeps it until that table is written to, by this process or by another: a station's
- * twenty years need not be read anew because a pick was logged.
- */
-export function kept<T>(name: TableName, read: (db: Db) => T): (db: Db) => T {
-  const memo = new WeakMap<Db, { stamp: string; value: T }>();
-  return (db) => {
-    const stamp = `${touchesOf(db, name).count} ${versionOf(db)}`;
-    const known = memo.get(db);
-    if (known?.stamp === stamp) return known.value;
-    const value = read(db);
-    memo.set(db, { stamp, value });
-    return value;
-  };
-}
-
-/** Order of rows by one field after the other, as the database sorts them. */
-const byFields =
-  <Row>(fields: readonly (keyof Row)[]) =>
-  (a: Row, b: Row): number => {
-    for (const field of fields) {
-      if (a[field] < b[field]) return -1;
-      if (a[field] > b[field]) return 1;
-    }
-    return 0;
-  };
-
-/**
- * The rows of a table in its order, kept in memory: after a change only what was written is read again. A hundred thousand
- * picks need not be read because one more was logged; rows that did not change stay the same objects.
- * @param fit rows that are to be had; all of them unless said otherwise
- */
-export function rows<N extends TableName>(
-  name: N,
-  fit: (row: RowOf<N>) => boolean = () => true,
-): (db: Db) => RowOf<N>[] {
-  const fields = TABLES[name].order as readonly (keyof RowOf<N> & string)[];
-  const memo = new WeakMap<Db, { count: number; version: unknown; rows: RowOf<N>[] }>();
-  const compare = byFields<RowOf<N>>(fields);
-  const read = (db: Db): RowOf<N>[] => {
-    const table = SQL_TABLES[name] as SQLiteTable;
-    const columns = SQL_TABLES[name] as unknown as Record<string, SQLiteColumn>;
-    const rows = db
-      .select()
-      .from(table)
-      .orderBy(...fields.map((f) => asc(columns[f]!)))
-      .all() as RowOf<N>[];
-    return rows.filter(fit);
-  };
-  return (db) => {
-    const { count, keys } = touchesOf(db, name);
-    const version = versionOf(db);
-    const known = memo.get(db);
-    if (known && known.count === count && known.version === version) return known.rows;
-    const written = known ? keys.slice(Math.max(0, keys.length - (count - known.count))) : [];
-    const patchable =
-      known !== undefined &&
-      known.version === version &&
-      count - known.count === written.length &&
-      !written.includes(null);
-    const rows = patchable ? patched(known.rows, new Set(written as string[])) : read(db);
-    memo.set(db, { count, version, rows });
-    return rows;
-
-    function patched(before: RowOf<N>[], changed: ReadonlySet<string>): RowOf<N>[] {
-      const fresh = [...changed]
-        .flatMap((k) => (readRow(db, name, k) as RowOf<N> | null) ?? [])
-        .filter(fit)
-        .sort(compare);
-      const column = keyOf(name);
-      const rest = before.filter((row) => !changed.has((row as Record<string, unknown>)[column] as string));
-      for (const row of fresh) {
-        let low = 0;
-        for (let high = rest.length; low < high; ) {
-          const middle = (low + high) >> 1;
-          if (compare(rest[middle]!, row) < 0) low = middle + 1;
-          else high = middle;
-        }
-        rest.splice(low, 0, row);
-      }
-      return rest;
-    }
-  };
-}
-
-function readRow(db: Db, name: TableName, key: string): Record<string, unknown> | null {
+/** One row by its key, as the journal and the kept rows read it. */
+export function readRow(db: Db, name: TableName, key: string): Record<string, unknown> | null {
   return (statementsOf(db, name).read.get({ key }) as Record<string, unknown> | undefined) ?? null;
 }
 

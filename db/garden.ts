@@ -6,11 +6,12 @@ import type { Place } from "#core/household/place";
 import type { Snapshot } from "#core/planning/outlook";
 import type { Forecast } from "#core/weather/daily";
 import type { Container } from "#core/weighing/pick";
-import { change, kept, rows, type TableName } from "./change";
+import { change, type TableName } from "./change";
 import { listOwnCrops } from "./handbook";
+import { kept, rows, split } from "./kept";
 import type { Db } from "./open";
 import * as t from "./schema/index";
-import { impossibleDate, sound } from "./set-aside";
+import { impossibleDate } from "./set-aside";
 
 /** The garden's own settings; null before the first visit. */
 export const findGarden = (db: Db): Garden | null => db.select().from(t.garden).get() ?? null;
@@ -47,45 +48,44 @@ const keptForecasts = kept("forecasts", (db): Forecast[] => {
   return rows.reverse();
 });
 
-/** Rows of a table in order without those that carry a date that cannot be (listSetAside). */
-const soundRows = <N extends TableName>(name: N) => rows(name, (row) => impossibleDate(row) === null);
+/** Rows of a table in order, those apart that carry a date that cannot be (listSetAside). */
+const dated = <N extends TableName>(name: N) => split(name, (row) => impossibleDate(row) === null);
 
 const beds = rows("beds");
-const plantings = rows("plantings");
+const plantings = dated("plantings");
 const tastes = rows("tastes");
 const dishes = rows("dishes");
 const seedLots = rows("seedLots");
-const checks = soundRows("checks");
-const picks = soundRows("picks");
-const trips = soundRows("trips");
-const datedWindows = soundRows("datedWindows");
-const treatments = soundRows("treatments");
-const pickWishes = soundRows("pickWishes");
-const placeReadings = soundRows("placeReadings");
-const lotEvents = soundRows("lotEvents");
-const lessons = soundRows("lessons");
-const bedLosses = soundRows("bedLosses");
-const ticks = soundRows("ticks");
-const ownJobs = soundRows("ownJobs");
-const jobMarks = soundRows("jobMarks");
-const planned = soundRows("planned");
-const weighings = soundRows("weighings");
-const stationRecord = soundRows("weatherDays");
-const bedReadings = soundRows("bedReadings");
-const covers = soundRows("covers");
+const checks = dated("checks");
+const picks = dated("picks");
+const trips = dated("trips");
+const datedWindows = dated("datedWindows");
+const treatments = dated("treatments");
+const pickWishes = dated("pickWishes");
+const placeReadings = dated("placeReadings");
+const lotEvents = dated("lotEvents");
+const lessons = dated("lessons");
+const bedLosses = dated("bedLosses");
+const ticks = dated("ticks");
+const ownJobs = dated("ownJobs");
+const jobMarks = dated("jobMarks");
+const planned = dated("planned");
+const weighings = dated("weighings");
+const stationRecord = dated("weatherDays");
+const bedReadings = dated("bedReadings");
+const covers = dated("covers");
 
 /** Everything that judging and planning read, in one go; rows with a date that cannot be are left out (listSetAside). */
 export function snapshotOf(db: Db): Snapshot {
   const all = rowsOf(db);
-  const plantings = sound(all.plantings);
-  if (plantings === all.plantings) return all;
+  const { unfit } = plantings(db);
+  if (unfit.length === 0) return all;
   // with a planting that is set aside goes all that was noted of it
-  const gone = new Set(all.plantings.filter((p) => !plantings.includes(p)).map((p) => p.id));
+  const gone = new Set(unfit.map((p) => p.id));
   const kept = <T extends { plantingId: string | null }>(rows: T[]): T[] =>
     rows.filter((r) => r.plantingId === null || !gone.has(r.plantingId));
   return {
     ...all,
-    plantings,
     checks: kept(all.checks),
     picks: kept(all.picks),
     pickWishes: kept(all.pickWishes),
@@ -98,34 +98,34 @@ export function snapshotOf(db: Db): Snapshot {
 const rowsOf = (db: Db): Snapshot => ({
   garden: gardenOf(db),
   beds: beds(db),
-  plantings: plantings(db),
-  checks: checks(db),
-  picks: picks(db),
+  plantings: plantings(db).fit,
+  checks: checks(db).fit,
+  picks: picks(db).fit,
   windows: listWindows(db),
-  trips: trips(db),
-  datedWindows: datedWindows(db),
+  trips: trips(db).fit,
+  datedWindows: datedWindows(db).fit,
   containers: listContainers(db),
   tastes: tastes(db),
   places: listPlaces(db),
-  treatments: treatments(db),
-  pickWishes: pickWishes(db),
-  placeReadings: placeReadings(db),
-  lotEvents: lotEvents(db),
-  lessons: lessons(db),
-  bedLosses: bedLosses(db),
-  ticks: ticks(db),
-  ownJobs: ownJobs(db),
-  jobMarks: jobMarks(db),
+  treatments: treatments(db).fit,
+  pickWishes: pickWishes(db).fit,
+  placeReadings: placeReadings(db).fit,
+  lotEvents: lotEvents(db).fit,
+  lessons: lessons(db).fit,
+  bedLosses: bedLosses(db).fit,
+  ticks: ticks(db).fit,
+  ownJobs: ownJobs(db).fit,
+  jobMarks: jobMarks(db).fit,
   dishes: dishes(db),
   seedLots: seedLots(db),
-  planned: planned(db),
-  weighings: weighings(db),
-  weather: stationRecord(db),
+  planned: planned(db).fit,
+  weighings: weighings(db).fit,
+  weather: stationRecord(db).fit,
   forecast: forecastInForce(db),
   ownCrops: listOwnCrops(db),
   forecasts: keptForecasts(db),
-  bedReadings: bedReadings(db),
-  covers: covers(db),
+  bedReadings: bedReadings(db).fit,
+  covers: covers(db).fit,
 });
 
 /** A row that is left out because of a date that cannot be, with the page on which it can be mended. */
@@ -133,16 +133,13 @@ export type SetAside = { what: string; date: string; to: string };
 
 /** Plantings, looks, picks and trips that are set aside; every page but theirs goes on without them. */
 export function listSetAside(db: Db): SetAside[] {
-  const aside = <T extends { id: string }>(rows: T[], what: string, to: (row: T) => string): SetAside[] =>
-    rows.flatMap((row) => {
-      const date = impossibleDate(row);
-      return date === null ? [] : [{ what, date, to: to(row) }];
-    });
+  const aside = <T extends { id: string }>(rows: readonly T[], what: string, to: (row: T) => string): SetAside[] =>
+    rows.map((row) => ({ what, date: impossibleDate(row) ?? "", to: to(row) }));
   return [
-    ...aside(db.select().from(t.plantings).all(), "planting", (p) => `/plot/plantings/${p.id}`),
-    ...aside(db.select().from(t.checks).all(), "look", (c) => `/looks/${c.id}`),
-    ...aside(db.select().from(t.picks).all(), "pick", (p) => `/picks/${p.id}`),
-    ...aside(listTrips(db), "trip", () => "/settings#trips"),
+    ...aside(plantings(db).unfit, "planting", (p) => `/plot/plantings/${p.id}`),
+    ...aside(checks(db).unfit, "look", (c) => `/looks/${c.id}`),
+    ...aside(picks(db).unfit, "pick", (p) => `/picks/${p.id}`),
+    ...aside(trips(db).unfit, "trip", () => "/settings#trips"),
   ];
 }
 

@@ -1,6 +1,7 @@
 import { asc, eq } from "drizzle-orm";
 import type { Crop } from "#core/handbook/crop";
-import { change, kept, type RowOf } from "./change";
+import { change, type RowOf } from "./change";
+import { kept } from "./kept";
 import type { Db } from "./open";
 import * as t from "./schema/index";
 

@@ -14,8 +14,3 @@ export function impossibleDate(row: object): string | null {
   }
   return null;
 }
-
-/** Rows whose every date can be. The same array when all of them are sound, so that nothing is copied for nothing. */
-export function sound<T extends object>(rows: T[]): T[] {
-  return rows.some((r) => impossibleDate(r) !== null) ? rows.filter((r) => impossibleDate(r) === null) : rows;
-}

@@ -8,6 +8,7 @@ import { headline } from "#core/planning/headline";
 import { looksDue } from "#core/planning/looks-due";
 import { urgenciesOf } from "#core/planning/rounds/rounds";
 import { sayMass } from "#core/units/mass";
+import { picksOf } from "#core/weighing/by-planting";
 import { listSetAside } from "#db/garden";
 import { CropGlyph } from "../components/crop-glyph";
 import { FirstVisit } from "../components/first-visit";
@@ -81,7 +82,8 @@ export function loader() {
   }));
   // a pick is a look too; what nobody has seen yet has no day
   const seen = new Map<string, string>();
-  for (const x of [...snapshot.checks, ...snapshot.picks]) {
+  const picks = outlook.plantings.flatMap((p) => picksOf(snapshot.picks, p.planting.id));
+  for (const x of [...snapshot.checks, ...picks]) {
     const day = x.at.slice(0, 10);
     if (day <= today && day > (seen.get(x.plantingId) ?? "")) seen.set(x.plantingId, day);
   }

@@ -40,6 +40,19 @@ export type SunTimes = { sunrise: string; sunset: string; sunriseHour: number; s
  * Uses suncalc 2 (within 5 s of two independent ephemerides).
  */
 export function sunTimes(day: Day, latitudeDeg: number, longitudeDeg: number, timeZone: string): SunTimes | null {
+  const key = `${day} ${latitudeDeg} ${longitudeDeg} ${timeZone}`;
+  const known = reckoned.get(key);
+  if (known !== undefined) return known;
+  if (reckoned.size >= MOST_RECKONED) reckoned.clear();
+  const made = sunTimesNew(day, latitudeDeg, longitudeDeg, timeZone);
+  reckoned.set(key, made);
+  return made;
+}
+/** Days reckoned already: a fortnight is asked for with every plan. */
+const reckoned = new Map<string, SunTimes | null>();
+const MOST_RECKONED = 1000;
+
+function sunTimesNew(day: Day, latitudeDeg: number, longitudeDeg: number, timeZone: string): SunTimes | null {
   const times = SunCalc.getTimes(new Date(instantOf(`${day}T12:00`, timeZone)), latitudeDeg, longitudeDeg);
   const rise = times.sunrise?.getTime();
   const set = times.sunset?.getTime();

@@ -1,11 +1,11 @@
 import { addDays, type Day, daysBetween } from "../calendar/day";
 import type { Planting } from "../garden/planting";
-import type { Crop } from "../handbook/crop";
 import type { Handbook } from "../handbook/index";
-import { keepingFactsOf } from "../handbook/storage";
+import { type KeepingFacts, keepingFactsOf } from "../handbook/storage";
 import type { Place } from "../household/place";
 import { logged } from "../season/pick-log";
 import { bulkOf } from "../weighing/bulk";
+import { picksSince } from "../weighing/by-planting";
 import type { PickRecord } from "../weighing/pick";
 import { type Lot, type LotEvent, lotsNow, placeOf } from "./lot";
 import { seedsOf } from "./seeds";
@@ -22,21 +22,31 @@ type Garden = {
 
 /** Of what nobody has touched since it was picked, at least so much must still be good in the best of air for it to be there. */
 const STILL_THERE = 0.5;
-/** Longer than this nothing lies about untold, days. */
+/** Longer than this nothing lies about untold, days; and no jar for longer after anybody has touched it. */
 const OLDEST_DAYS = 400;
+export const TOLD_DAYS = 800;
+/** Picks of whose lots something was written down since a day. */
+export const toldOf = (events: readonly LotEvent[], since: Day): Set<string> =>
+  new Set(events.flatMap((e) => (e.at >= since ? [e.lotId.split(".")[0]!] : [])));
 
 /**
  * The places with the room that lots take which lie there, said so or by default, and which stay: what is eaten from the
  * cellar is room that the next plan can use.
  */
 export function placesWithLots(garden: Garden, book: Handbook, today: Day): Place[] {
-  const told = new Set(garden.lotEvents.map((e) => e.lotId.split(".")[0]!));
+  const told = toldOf(garden.lotEvents, addDays(today, -TOLD_DAYS));
   const since = addDays(today, -OLDEST_DAYS);
   const plantings = new Map(garden.plantings.map((p) => [p.id, p]));
-  const entries = garden.picks.flatMap((pick) => {
+  const factsBy = new Map<string, KeepingFacts>();
+  const factsOf = (cropId: string): KeepingFacts => {
+    const facts = factsBy.get(cropId) ?? keepingFactsOf(book.of(cropId));
+    factsBy.set(cropId, facts);
+    return facts;
+  };
+  const entries = picksSince(garden.picks, addDays(today, -2 * TOLD_DAYS)).flatMap((pick) => {
+    if (pick.at < since && !told.has(pick.id)) return [];
     const planting = plantings.get(pick.plantingId);
-    const stays = planting !== undefined && keepingFactsOf(book.of(planting.cropId)).days[1] >= STAYS_DAYS;
-    return planting && (told.has(pick.id) || (stays && pick.at >= since))
+    return planting && (told.has(pick.id) || factsOf(planting.cropId).days[1] >= STAYS_DAYS)
       ? [logged(pick, planting, book.of(planting.cropId), "")]
       : [];
   });
@@ -46,8 +56,8 @@ export function placesWithLots(garden: Garden, book: Handbook, today: Day): Plac
     const place = placeOf(lot);
     const crop = book.find(lot.cropId);
     if (place === null || lot.leftG <= 0 || !crop || lot.part !== "crop") continue;
-    if (!lot.placed && !isThereUntold(lot, crop, today)) continue;
-    if (!lot.preserved && keepingFactsOf(crop).days[1] < STAYS_DAYS) continue;
+    if (!lot.placed && !isThereUntold(lot, factsOf(crop.id), today)) continue;
+    if (!lot.preserved && factsOf(crop.id).days[1] < STAYS_DAYS) continue;
     taken.set(place, (taken.get(place) ?? 0) + lot.leftG / 1000 / bulkOf(crop).kgPerL);
   }
   return garden.places.map((p) => ({
@@ -57,6 +67,5 @@ export function placesWithLots(garden: Garden, book: Handbook, today: Day): Plac
 }
 
 /** Whether a lot of which nobody has said anything may be reckoned to lie where such things lie. */
-const isThereUntold = (lot: Lot, crop: Crop, today: Day): boolean =>
-  lot.way !== "kitchen" &&
-  shareGood(keepingFactsOf(crop), daysBetween(lot.pickedAt.slice(0, 10), today)) >= STILL_THERE;
+const isThereUntold = (lot: Lot, facts: KeepingFacts, today: Day): boolean =>
+  lot.way !== "kitchen" && shareGood(facts, daysBetween(lot.pickedAt.slice(0, 10), today)) >= STILL_THERE;

@@ -83,6 +83,17 @@ const STAGE_OF: Partial<Record<Grade, TomatoStage>> = {
   "nearly-ripe": "light-red",
 };
 
+const lives = new WeakMap<Crop, number>();
+/** Days after which nothing of a crop can still be good, however well it lies; what was put by apart. */
+export function longestLife(crop: Crop): number {
+  const known = lives.get(crop);
+  if (known !== undefined) return known;
+  const each = [keepingFactsOf(crop), ...(crop.colours ? [keepingFactsOf(crop, true)] : [])];
+  const days = Math.ceil(Math.max(...each.map((facts) => daysUntil(facts, 0, 1, GONE))));
+  lives.set(crop, days);
+  return days;
+}
+
 /**
  * Everything in the house that has not been used up, with how it keeps where it lies. Lots of which hardly anything can
  * still be good are left out.

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { isDay } from "../calendar/day";
 import type { Crop } from "../handbook/crop";
+import { weighedAgain } from "./by-planting";
 import { type PickRecord, tareOf } from "./pick";
 
 export const WEIGHED = ["litre", "piece"] as const;
@@ -84,8 +85,8 @@ export function taughtCrops(
   cropIdOf: ReadonlyMap<string, string>,
 ): Crop[] {
   const twice = new Map<string, PickRecord[]>();
-  for (const p of picks) {
-    const id = p.againG === null ? undefined : cropIdOf.get(p.plantingId);
+  for (const p of weighedAgain(picks)) {
+    const id = cropIdOf.get(p.plantingId);
     if (id) twice.set(id, [...(twice.get(id) ?? []), p]);
   }
   const ids = new Set([...twice.keys(), ...weighings.map((w) => w.cropId)]);

@@ -5,6 +5,7 @@ import { householdStores } from "../../household/stores";
 import { SPARED_SHARE, type Taste, usualTaste } from "../../household/taste";
 import { placesWithLots } from "../../keeping/room";
 import type { Supply } from "../../planting/supply";
+import { picksSince } from "../../weighing/by-planting";
 import { netOf } from "../../weighing/net";
 import { isCrop } from "../../weighing/pick";
 import { bookOf } from "../../weighing/taught-book";
@@ -136,8 +137,7 @@ function atHome(snapshot: Snapshot, outlook: Outlook, tasteOf: (crop: Crop) => T
   const left = new Map<string, number>();
   const cropOf = new Map(outlook.plantings.map((p) => [p.planting.id, p.crop]));
   const earliest = addDays(outlook.today, -LAST_WEEK);
-  for (const pick of snapshot.picks) {
-    if (pick.at < earliest) continue;
+  for (const pick of picksSince(snapshot.picks, earliest)) {
     const ago = daysBetween(pick.at.slice(0, 10), outlook.today);
     const crop = cropOf.get(pick.plantingId);
     if (!crop || ago < 0 || ago > Math.min(LAST_WEEK, crop.after.days[1])) continue;

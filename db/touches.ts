@@ -1,0 +1,29 @@
+import type { TableName } from "#formats/tables";
+import type { Db } from "./open";
+
+/** How often each table has been written to by this process, and the last rows that were. */
+export type Touches = { count: number; keys: (string | null)[] };
+const touches = new WeakMap<Db, Map<TableName, Touches>>();
+/** Rows remembered as written; beyond them a table is read anew. */
+const REMEMBERED = 200;
+/** What this process has written to a table so far. */
+export const touchesOf = (db: Db, name: TableName): Touches => {
+  const all = touches.get(db) ?? new Map<TableName, Touches>();
+  touches.set(db, all);
+  const known = all.get(name) ?? { count: 0, keys: [] };
+  all.set(name, known);
+  return known;
+};
+/**
+ * Notes that a row was written.
+ * @param key the row; null: any of the table may have been
+ */
+export const touch = (db: Db, name: TableName, key: string | null): void => {
+  const t = touchesOf(db, name);
+  t.count += 1;
+  t.keys.push(key);
+  if (t.keys.length > REMEMBERED) t.keys.shift();
+};
+
+/** What another connection has written shows here: this process's own writes do not. */
+export const versionOf = (db: Db): unknown => db.$client.pragma("data_version", { simple: true });
