@@ -45,6 +45,7 @@ export default [
       route("season/report", "routes/season-report.tsx"),
       route("season/lessons", "routes/lessons.tsx"),
       route("plot", "routes/plot.tsx"),
+      route("plot/draw", "routes/plot-draw.tsx"),
       route("plot/beds/:bedId", "routes/bed.tsx"),
       route("plot/plantings/:plantingId", "routes/planting.tsx"),
       route("weather", "routes/weather.tsx"),

@@ -23,6 +23,21 @@ export const savePlanting = (db: Db, planting: Planting, name: string, at: strin
     c.put("plantings", planting),
   );
 
+/** Keeps a plot as it was drawn: beds added, moved and taken out, as one change. @returns the journal's id */
+export function drawBeds(db: Db, beds: readonly Bed[], gone: readonly string[], at: string): string | null {
+  const fresh = beds.filter((b) => findBed(db, b.id) === null).length;
+  const told = [
+    [fresh, "added"],
+    [beds.length - fresh, "changed"],
+    [gone.length, "taken out"],
+  ] as const;
+  const words = told.flatMap(([n, what]) => (n > 0 ? [`${n} ${n === 1 ? "bed" : "beds"} ${what}`] : [])).join(", ");
+  return change(db, `Plot drawn: ${words}`, at, (c) => {
+    for (const id of gone) removeWhole(db, c, "beds", id);
+    for (const bed of beds) c.put("beds", bed);
+  });
+}
+
 /** Removes a planting with all that hangs on it: checks, picks, round lines, treatments and wishes. One undo brings all of it back. */
 export const removePlanting = (db: Db, id: string, name: string, at: string): string | null =>
   change(db, `${name} removed`, at, (c) => removeWhole(db, c, "plantings", id));

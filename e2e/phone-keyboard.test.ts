@@ -49,6 +49,7 @@ const PAGES = [
   "/plot/plantings/tom-wall/line",
   "/plot",
   "/start",
+  "/plot/draw",
   "/plot/beds/wall",
   "/plot/beds/new",
   "/plot/plantings/tom-wall",
@@ -60,6 +61,8 @@ const PAGES = [
   "/handbook/peach/change",
   "/settings",
   "/settings/backups",
+  "/settings/devices",
+  "/settings/troubles",
   "/nowhere-at-all",
 ];
 

@@ -42,6 +42,8 @@ describe("a US garden", () => {
     const todo = [
       "/",
       "/plot/beds/new",
+      "/plot/draw",
+      "/settings/devices",
       "/plot/plantings/new",
       "/season/sowings",
       "/rounds/meal",

@@ -5,8 +5,8 @@ export default defineConfig({
     include: ["e2e/**/*.test.ts"],
     testTimeout: 900_000,
     hookTimeout: 600_000,
-    // one browser at a time: the machine may be small
-    fileParallelism: false,
+    // each file has a garden, a server and a browser of its own; two at a time, for the machine may be small
+    maxWorkers: 2,
     reporters: ["verbose"],
   },
 });

@@ -1,5 +1,5 @@
 import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
-import { Plus } from "lucide-react";
+import { Pencil, Plus } from "lucide-react";
 import { Link, useNavigate } from "react-router";
 import { sayNear, weekdayName } from "#core/calendar/day";
 import { bedAreaM2 } from "#core/garden/bed";
@@ -97,6 +97,9 @@ export default function Plot({ loaderData }: Route.ComponentProps) {
         <>
           <LinkButton to="/plot/beds/new">
             <Plus size={18} /> New bed
+          </LinkButton>
+          <LinkButton to="/plot/draw" variant="outline">
+            <Pencil size={18} /> Draw
           </LinkButton>
           <LinkButton to="/start" variant="outline">
             Several crops

@@ -35,7 +35,7 @@ export const bedCentre = (
 });
 
 /** A path between beds that a barrow's wheel gets through, m (common practice, no source). */
-const PATH_M = 0.4;
+export const PATH_M = 0.4;
 
 /**
  * Where a new bed of a size (m) fits beside the others with a path around it, from the plot's south-west corner on;
