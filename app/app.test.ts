@@ -6,6 +6,7 @@ import { bulkOf } from "#core/weighing/bulk";
 import { demoGarden } from "#standins/demo-garden";
 import { fullness, lanePath, laneStops } from "./components/lane-shape";
 import { arithmetic } from "./components/pick-arithmetic";
+import { holds } from "./components/planting-choice";
 import { faultsOf, numberOf, typedOf } from "./server/forms.server";
 import { modeOf } from "./server/mode.server";
 import { readPickForm } from "./server/pick-form.server";
@@ -309,4 +310,13 @@ describe("the pick form", () => {
     const form = read({ gross: "", count: "12", "box-crate": "0" });
     expect(form.ok && form.pick.grossG).toBeNull();
   });
+});
+
+describe("finding a planting by typing", () => {
+  const name = "Kale ‘black palm’ · Upper second";
+  it.each(["kale", "black palm", "upper kale", "KALE second", "‘black", "", "  upper  "])("%j finds it", (typed) =>
+    expect(holds(name, typed)).toBe(true),
+  );
+  it.each(["kaleb", "lower", "kale lower"])("%j does not", (typed) => expect(holds(name, typed)).toBe(false));
+  it("accents may be left out", () => expect(holds("Pêche ‘été’ · Haut", "peche ete")).toBe(true));
 });

@@ -223,7 +223,7 @@ describe("among the beds with the server stopped", () => {
     await page.getByRole("button", { name: /^Nothing new/ }).click();
     await page.getByText("1 entry waits on this device").waitFor();
     await page.getByRole("button", { name: "More", exact: true }).click();
-    await page.getByRole("link", { name: "Season" }).click();
+    await page.getByRole("menuitem", { name: "Season" }).click();
     await page.getByRole("heading", { name: "No signal" }).waitFor();
     await page.getByRole("link", { name: "Walk" }).first().click();
     await page.getByRole("heading", { name: "Walk" }).waitFor();

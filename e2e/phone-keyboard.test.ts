@@ -89,8 +89,15 @@ describe("in the garden, at 390 x 844", () => {
     await page.goto("/walk");
     await ready(page);
     expect(await page.innerText("main")).toContain("2 of 16 plantings looked at today.");
-    await page.getByRole("button", { name: "More" }).click();
-    await page.getByRole("link", { name: "Handbook" }).last().click();
+    const more = page.getByRole("button", { name: "More" });
+    await more.click();
+    await page.getByRole("menuitem", { name: "Handbook" }).waitFor();
+    await page.keyboard.press("Escape");
+    await page.getByRole("menuitem", { name: "Handbook" }).waitFor({ state: "detached" });
+    // the focus is back where it came from
+    await page.waitForFunction(() => document.activeElement?.textContent === "More");
+    await more.click();
+    await page.getByRole("menuitem", { name: "Handbook" }).click();
     await page.waitForURL(/handbook/);
     await page.context().close();
   });
@@ -149,7 +156,7 @@ describe("by the keyboard alone", () => {
       if (at.name === "extent") expect(at.outline).toBe("solid");
       if (at.name.trim() === "Save the pick") break;
     }
-    for (const name of ["count", "otherTare", "extent", "grade", "method", "at", "by", "note", "Save the pick"])
+    for (const name of ["count", "Other containers", "extent", "grade", "method", "at", "by", "note", "Save the pick"])
       expect(seen).toContain(name);
     await page.keyboard.press("Enter");
     await page.getByText(/2 kg of .* logged/).waitFor();

@@ -122,3 +122,27 @@ describe("a backlog of picks", () => {
     await page.context().close();
   });
 });
+
+describe("a planting among many", () => {
+  it("is found by typing crop, kind or bed, by the mouse or the keys alone, and is the one that is logged", async () => {
+    const { page, context, troubles } = await here.visit();
+    await page.goto("/picks/new");
+    await ready(page);
+    const what = page.getByRole("combobox", { name: "What", exact: true });
+    await what.click();
+    await page.keyboard.type("up palm");
+    await page.getByRole("option", { name: /Kale ‘black palm’/ }).waitFor();
+    expect(await page.getByRole("listbox").getByRole("option").count()).toBe(1);
+    await page.keyboard.press("Enter");
+    expect(await what.inputValue()).toContain("Kale ‘black palm’");
+    await what.click();
+    await page.keyboard.type("nobody’s");
+    await page.getByText("Nothing that grows is called so.").waitFor();
+    await page.keyboard.press("Escape");
+    await page.getByLabel("On the scale").fill("310 g");
+    await page.getByRole("button", { name: "Save the pick" }).click();
+    await page.getByText("310 g of Kale ‘black palm’ logged").waitFor();
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+});

@@ -1,4 +1,5 @@
 import { Box } from "@chakra-ui/react";
+import { Term } from "./term";
 import { RowAnchor } from "./ui";
 
 const v = (name: string) => `var(--ak-colors-${name})`;
@@ -20,6 +21,10 @@ export function LaneLegend() {
   );
   return (
     <Box fontSize="sm" color="inkSoft" mt="2">
+      <span style={item}>
+        A lane
+        <Term of="lane" />
+      </span>
       <span style={item}>{swatch("unripe")} unripe, thin</span>
       <span style={item}>{swatch("nearly")} nearly</span>
       <span style={item}>{swatch("ochre")} ready, full</span>

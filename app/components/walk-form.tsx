@@ -21,6 +21,7 @@ import { PhotoField } from "./photo-field";
 import { PieceMarks } from "./piece-marks";
 import { Reasons } from "./reasons";
 import { Signs } from "./signs";
+import { Term } from "./term";
 import { Anchor, Button, type Faults, Field, FormError, Input, LinkButton, Note, Page, Section, TextArea } from "./ui";
 import { useLiveVerdict } from "./use-live-verdict";
 import { useSwipe } from "./use-swipe";
@@ -124,8 +125,8 @@ export function WalkForm({ data, faults }: { data: WalkSheet; faults: Faults }) 
       title={plantingName(planting, crop)}
       lead={
         <>
-          {position.at} of {position.of} · {bed.name} · “{school.name}” ·{" "}
-          <Anchor to={`/handbook/${crop.id}`}>handbook</Anchor> ·{" "}
+          {position.at} of {position.of} · {bed.name} · “{school.name}”
+          <Term of="school" /> · <Anchor to={`/handbook/${crop.id}`}>handbook</Anchor> ·{" "}
           <Anchor to={`/season/lessons?planting=${planting.id}`}>a lesson</Anchor>
           {bed.note && <> · {bed.note}</>}
         </>

@@ -1,4 +1,4 @@
-import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import { Box, chakra, Flex, Menu, Portal, Text } from "@chakra-ui/react";
 import {
   Archive,
   BookOpen,
@@ -13,7 +13,6 @@ import {
   Settings,
   Sunrise,
 } from "lucide-react";
-import { useEffect, useState } from "react";
 import { Form, NavLink, Outlet, useLocation, useNavigate, useNavigation, useSearchParams } from "react-router";
 import { sayDay } from "#core/calendar/day";
 import { undoable } from "#db/change";
@@ -201,53 +200,54 @@ export default function Frame({ loaderData }: Route.ComponentProps) {
   );
 }
 
-/** The rest of the parts on a phone, in a sheet that opens above the thumb. */
+/** The rest of the parts on a phone: a menu that opens above the thumb, goes by keys and Escape, and gives the focus back. */
 function MoreParts() {
-  const [open, setOpen] = useState(false);
-  const location = useLocation();
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the sheet closes when the page changes
-  useEffect(() => setOpen(false), [location.key]);
   return (
-    <Box flex="1" position="relative">
-      <chakra.button
-        type="button"
-        w="100%"
-        minH="58px"
-        display="flex"
-        flexDirection="column"
-        alignItems="center"
-        justifyContent="center"
-        fontSize="xs"
-        fontWeight="600"
-        color="inkSoft"
-        borderTopWidth="3px"
-        borderColor="transparent"
-        aria-expanded={open}
-        onClick={() => setOpen(!open)}
-      >
-        <LayoutGrid size={22} aria-hidden />
-        More
-      </chakra.button>
-      {open && (
-        <Box
-          position="absolute"
-          bottom="64px"
-          right="2"
-          bg="sheet"
-          borderWidth="1px"
-          borderColor="rule"
-          borderRadius="leaf"
-          boxShadow="lg"
-          minW="200px"
-          py="2"
-        >
-          {PARTS.slice(4).map((p) => (
-            <Tab key={p.to} to={p.to} minH="52px" px="5" borderBottomWidth="0">
-              <p.icon size={20} aria-hidden /> {p.name}
-            </Tab>
-          ))}
-        </Box>
-      )}
+    <Box flex="1">
+      <Menu.Root positioning={{ placement: "top-end", gutter: 8 }} lazyMount unmountOnExit>
+        <Menu.Trigger asChild>
+          <chakra.button
+            type="button"
+            w="100%"
+            minH="58px"
+            display="flex"
+            flexDirection="column"
+            alignItems="center"
+            justifyContent="center"
+            fontSize="xs"
+            fontWeight="600"
+            color="inkSoft"
+            borderTopWidth="3px"
+            borderColor="transparent"
+          >
+            <LayoutGrid size={22} aria-hidden />
+            More
+          </chakra.button>
+        </Menu.Trigger>
+        <Portal>
+          <Menu.Positioner>
+            <Menu.Content
+              bg="sheet"
+              borderWidth="1px"
+              borderColor="rule"
+              borderRadius="leaf"
+              boxShadow="lg"
+              minW="200px"
+              py="2"
+              zIndex="10"
+              outline="none"
+            >
+              {PARTS.slice(4).map((p) => (
+                <Menu.Item key={p.to} value={p.to} asChild css={{ "&[data-highlighted]": { bg: "tint" } }}>
+                  <Tab to={p.to} minH="52px" px="5" borderBottomWidth="0">
+                    <p.icon size={20} aria-hidden /> {p.name}
+                  </Tab>
+                </Menu.Item>
+              ))}
+            </Menu.Content>
+          </Menu.Positioner>
+        </Portal>
+      </Menu.Root>
     </Box>
   );
 }

@@ -6,6 +6,7 @@ import { DishesPart } from "../components/dishes-part";
 import { LotForm } from "../components/lot-form";
 import { LotRow } from "../components/lot-row";
 import { PlaceBar } from "../components/place-bar";
+import { Term } from "../components/term";
 import { TickRow } from "../components/tick-row";
 import { Anchor, Button, LinkButton, Note, Page, RowAnchor, Section } from "../components/ui";
 import { lastGood, useKept } from "../offline/last-good";
@@ -35,11 +36,16 @@ export default function Keep({ loaderData }: Route.ComponentProps) {
     <Page
       title="Keep"
       lead={
-        first.length === 0 && clocks.length > 0
-          ? `${clocks.length === 1 ? "One lot cures or ripens" : `${clocks.length} lots cure or ripen`}; nothing is for the table yet.`
-          : first.length === 0
-            ? "Nothing is in the house yet. What you pick comes here by itself."
-            : `${first.length} lots in the house. Left alone, ${lost} would be lost within a week.`
+        first.length === 0 && clocks.length > 0 ? (
+          `${clocks.length === 1 ? "One lot cures or ripens" : `${clocks.length} lots cure or ripen`}; nothing is for the table yet.`
+        ) : first.length === 0 ? (
+          "Nothing is in the house yet. What you pick comes here by itself."
+        ) : (
+          <>
+            {first.length} lots
+            <Term of="lot" /> in the house. Left alone, {lost} would be lost within a week.
+          </>
+        )
       }
       actions={
         <>

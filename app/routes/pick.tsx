@@ -10,6 +10,7 @@ import { PhotoField } from "../components/photo-field";
 import { arithmetic } from "../components/pick-arithmetic";
 import { PickMore } from "../components/pick-more";
 import { PickSorting, WayField, withOwn } from "../components/pick-sorting";
+import { PlantingChoice } from "../components/planting-choice";
 import { ArithmeticLine, ContainerCounter } from "../components/scale-parts";
 import {
   Anchor,
@@ -132,21 +133,7 @@ export default function PickPage({ loaderData, actionData }: Route.ComponentProp
           <input type="hidden" name="plantingName" value={planting?.name ?? ""} />
           <Grid gap="4">
             <Field name="plantingId" label="What" faults={faults}>
-              {(p) => (
-                <Select
-                  {...p}
-                  value={plantingId}
-                  onChange={(e) => setPlanting(e.target.value)}
-                  minH="54px"
-                  fontSize="lg"
-                >
-                  {plantings.map((x) => (
-                    <option key={x.id} value={x.id}>
-                      {x.name}
-                    </option>
-                  ))}
-                </Select>
-              )}
+              {(p) => <PlantingChoice field={p} plantings={plantings} value={plantingId} onChoose={setPlanting} />}
             </Field>
             <AmountFields
               gross={gross}

@@ -5,6 +5,7 @@ import { plantingName } from "#core/garden/name";
 import { scheduleOf } from "#core/planning/rounds/rounds";
 import { type TripLine, tripPlan } from "#core/planning/rounds/trip-plan";
 import { sayMass } from "#core/units/mass";
+import { Term } from "../components/term";
 import { Anchor, Button, LinkButton, Note, Page, Section } from "../components/ui";
 import { desk } from "../server/desk.server";
 import { roundsAhead } from "../server/rounds.server";
@@ -77,7 +78,13 @@ export default function TripPage({ loaderData }: Route.ComponentProps) {
   return (
     <Page
       title={trip.name}
-      lead={`Away ${sayDay(trip.fromDay)} to ${sayDay(trip.toDay)}. Read off the rounds as they are planned now.`}
+      lead={
+        <>
+          Away {sayDay(trip.fromDay)} to {sayDay(trip.toDay)}. Read off the rounds as they are planned now, for you and
+          the stand-in
+          <Term of="stand-in" />.
+        </>
+      }
       actions={
         <>
           <Button type="button" variant="outline" onClick={() => window.print()}>

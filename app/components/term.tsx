@@ -1,0 +1,74 @@
+import { chakra, Popover, Portal } from "@chakra-ui/react";
+
+/** Terms of our own, each in one line; `docs/glossary.md` holds them all. */
+export const TERMS = {
+  school:
+    "A way of picking with its own target: baby leaf or heads, green fruit or red. You choose it with the planting.",
+  lane: "A planting’s chances over the coming fortnight, drawn from left to right: thin while unripe, full when ready.",
+  lot: "A part of a pick as it lies in the house, with all that became of it since.",
+  "stand-in": "Whoever picks while you are away. He gets a sheet of what to take and what to leave alone.",
+  worth: "What your time is worth to you beside the crop: with it a plan weighs an hour against what would be lost.",
+  cue: "One thing to see, feel or measure that says how far a crop is.",
+  round: "One planned time out in the garden, with what is picked on it.",
+} as const;
+export type TermName = keyof typeof TERMS;
+
+const Ask = chakra("button", {
+  base: {
+    display: "inline-grid",
+    placeItems: "center",
+    minW: { base: "48px", lg: "24px" },
+    minH: { base: "48px", lg: "24px" },
+    m: { base: "-14px", lg: "0" },
+    mx: { base: "-10px", lg: "1" },
+    verticalAlign: "middle",
+    cursor: "help",
+    fontSize: "sm",
+    fontWeight: "700",
+    color: "moss",
+  },
+});
+
+/** A small “?” beside a term of our own; it says in one line what it is. */
+export function Term({ of }: { of: TermName }) {
+  return (
+    <Popover.Root positioning={{ placement: "top" }} lazyMount unmountOnExit>
+      <Popover.Trigger asChild>
+        <Ask type="button" aria-label={`What is a ${of}?`} data-noprint>
+          <chakra.span
+            display="grid"
+            placeItems="center"
+            w="20px"
+            h="20px"
+            borderWidth="1.5px"
+            borderColor="moss"
+            borderRadius="full"
+            lineHeight="1"
+            aria-hidden
+          >
+            ?
+          </chakra.span>
+        </Ask>
+      </Popover.Trigger>
+      <Portal>
+        <Popover.Positioner>
+          <Popover.Content
+            bg="sheet"
+            color="ink"
+            borderWidth="1px"
+            borderColor="rule"
+            borderRadius="leaf"
+            boxShadow="lg"
+            px="4"
+            py="3"
+            maxW="20rem"
+            zIndex="10"
+            outline="none"
+          >
+            {TERMS[of]}
+          </Popover.Content>
+        </Popover.Positioner>
+      </Portal>
+    </Popover.Root>
+  );
+}
