@@ -188,3 +188,34 @@ describe("places", () => {
     await page.context().close();
   });
 });
+
+describe("what the gardener knows better", () => {
+  it("half a row done tells what is left of it; a use-by date of one's own goes before the book", async () => {
+    const { page, context, troubles } = await here.visit();
+    await page.goto("/picks/new?planting=car-store");
+    await ready(page);
+    await page.getByLabel("On the scale").fill("4 kg");
+    await page.getByLabel("How much of it").selectOption("some");
+    await page.getByLabel("Of the whole row, done now").selectOption("0.5");
+    await answered(page, () => page.getByRole("button", { name: "Save the pick" }).click());
+    await page.getByText("4 kg of Carrot ‘storage orange’ logged").waitFor();
+    await page.goto("/plot/plantings/car-store/line");
+    await ready(page);
+    await page.getByText("Left of the row").waitFor();
+    await page.goto("/keep");
+    await ready(page);
+    await page.getByRole("link", { name: "Carrot ‘storage orange’" }).first().click();
+    await page.waitForURL(/keep\/lots/);
+    await ready(page);
+    await page.getByText("Give it a use-by date").click();
+    await page.getByLabel("Or it keeps for").fill("9");
+    await answered(page, () => page.getByRole("button", { name: "Keep to it" }).click());
+    await page
+      .getByText(/use by .*, your date/)
+      .first()
+      .waitFor();
+    await page.getByText(/Good until .*, a date of your own/).waitFor();
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+});

@@ -32,6 +32,20 @@ describe("the plan of what cures", () => {
     ]);
     expect(p.hereOn![0] > p.thereOn[0]).toBe(true);
   });
+  it("says by how much it is too hot and too damp, and nothing right at the edge", () => {
+    const [cold, hot] = sweet.tempC;
+    const [dry, damp] = sweet.humidityPct!;
+    expect(plan(sweet, { tempC: hot + 4, humidityPct: damp, moving: true }, 0).lacks).toEqual([{ what: "hot", by: 4 }]);
+    expect(plan(sweet, { tempC: hot, humidityPct: damp, moving: true }, 0).lacks).toEqual([]);
+    expect(plan(sweet, { tempC: cold, humidityPct: dry, moving: true }, 0).lacks).toEqual([]);
+    expect(plan(sweet, { tempC: cold, humidityPct: null, moving: false }, 0).lacks).toEqual([
+      { what: "still", by: null },
+    ]);
+    expect(plan(sweet, { tempC: 30, humidityPct: 88, moving: true }, 0).right).toEqual({
+      tempC: sweet.tempC,
+      humidityPct: sweet.humidityPct,
+    });
+  });
   it("what is done counts in both", () => {
     const fresh = plan(onion, { tempC: 20, humidityPct: 60, moving: true }, 0);
     const week = plan(onion, { tempC: 20, humidityPct: 60, moving: true }, 7);

@@ -248,6 +248,22 @@ describe("curing (checks C9.1)", () => {
     expect(failed.ready).toBe(false);
     expect(failed.left![0]).toBeCloseTo(6, 9);
   });
+  it("the handbook's sentence and the clock say the same: degrees, humidity, days", () => {
+    const DAYS = { day: 1, week: 7 };
+    const told = CROPS.filter((c) => /\b[Cc]ure \d|, cure \d/.test(c.after.how));
+    expect(told.length).toBeGreaterThan(7);
+    for (const c of told) {
+      const facts = cure(c.id);
+      const [sentence] = c.after.how.split(";");
+      const degrees = /(\d+)–(\d+) °C/.exec(sentence!);
+      const humidity = /(\d+)–(\d+) %/.exec(sentence!);
+      const time = /(\d+)(?:–(\d+))? (day|week)s/.exec(sentence!)!;
+      if (degrees) expect([c.id, degrees.slice(1).map(Number)]).toEqual([c.id, facts.tempC]);
+      if (humidity) expect([c.id, humidity.slice(1).map(Number)]).toEqual([c.id, facts.humidityPct]);
+      const days = [time[1]!, time[2] ?? time[1]!].map((n) => Number(n) * DAYS[time[3] as keyof typeof DAYS]);
+      expect([c.id, days]).toEqual([c.id, facts.days]);
+    }
+  });
   it("what is not cured has no clock", () => expect(curingOf({ like: "carrot" })).toBeNull());
 });
 

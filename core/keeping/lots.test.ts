@@ -11,8 +11,8 @@ import { logged } from "../season/pick-log";
 import { blankPick, type PickRecord } from "../weighing/pick";
 import { layBest } from "./assign";
 import { betterPlaces } from "./best-places";
-import { type LotEvent, type LotSeed, lotEventSchema, lotsNow } from "./lot";
-import { airOf, saidAir, summed } from "./place-air";
+import { type LotEvent, type LotSeed, lotEventSchema, lotsNow, massOfPieces } from "./lot";
+import { airOf, type PlaceReading, placeReadingSchema, saidAir, summed } from "./place-air";
 import { replantNeeds } from "./replant";
 import { placesWithLots } from "./room";
 import { seedsOf } from "./seeds";
@@ -414,4 +414,140 @@ describe("a crop over all its lots", () => {
     expect(of(melons("a", 2), melons("b", 3))).toMatchObject({ lots: 2, pieces: 5 });
     expect(of(melons("a", 2), melons("b", null))).toMatchObject({ lots: 2, pieces: null });
   });
+});
+
+describe("what lies beside what", () => {
+  const apples = (over: Partial<LotSeed> = {}) =>
+    seed({ id: "ap", pickId: "ap", cropId: "apple", pickedAt: "2026-09-25T10:00", ...over });
+  const rateOf = (id: string, seeds: LotSeed[], events: LotEvent[] = []) =>
+    stock(seeds, events).find((s) => s.lot.id === id)!.rate;
+  it("carrots age faster beside apples, not beside apples elsewhere, nor apples by themselves", () => {
+    const alone = rateOf("a", [seed()]);
+    expect(rateOf("a", [seed(), apples()])).toBeGreaterThan(1.2 * alone);
+    expect(rateOf("a", [seed(), apples({ placeId: "counter" })])).toBeCloseTo(alone, 9);
+    expect(rateOf("ap", [apples()])).toBeLessThan(rateOf("ap", [apples(), apples({ id: "b", pickId: "b" })]));
+    const nowhere = { placeId: null, pickedAt: "2026-10-05T10:00" };
+    expect(rateOf("a", [seed(nowhere), apples(nowhere)])).toBeCloseTo(rateOf("a", [seed(nowhere)]), 9);
+  });
+  it("what was put by neither gives nor minds it, and what moved away takes it along", () => {
+    const frozen = event({
+      lotId: "ap",
+      kind: "preserve",
+      how: "dried",
+      toLot: "jar",
+      at: "2026-09-26T10:00",
+      placeId: "cellar",
+    });
+    expect(rateOf("a", [seed(), apples()], [frozen])).toBeCloseTo(rateOf("a", [seed()]), 9);
+    const away = event({ lotId: "ap", kind: "move", placeId: "counter", at: "2026-09-26T10:00" });
+    expect(rateOf("a", [seed(), apples()], [away])).toBeCloseTo(rateOf("a", [seed()]), 9);
+    const jar = event({
+      lotId: "a",
+      kind: "preserve",
+      how: "dried",
+      toLot: "jar",
+      at: "2026-09-26T10:00",
+      placeId: "cellar",
+    });
+    expect(rateOf("jar", [seed(), apples()], [jar])).toBe(1);
+  });
+});
+
+describe("where parts lie and what goes together", () => {
+  const split = (over: Partial<LotEvent> = {}) =>
+    event({ kind: "split", toLot: "part", massG: 500, at: "2026-09-22T10:00", ...over });
+  it("a part set apart lies where its lot lay, unless it was laid elsewhere; laid somewhere, somebody said so", () => {
+    const here = lotsNow([seed()], [split()]).get("part")!;
+    expect([here.stays, here.placed, here.events]).toEqual([[{ placeId: "cellar", from: "2026-09-20" }], false, []]);
+    const there = lotsNow([seed()], [split({ placeId: "counter" })]).get("part")!;
+    expect([there.stays.at(-1), there.stays.length, there.placed]).toEqual([
+      { placeId: "counter", from: "2026-09-22" },
+      2,
+      true,
+    ]);
+    const moved = event({ kind: "move", placeId: "fridge", at: "2026-09-21T10:00" });
+    expect(lotsNow([seed()], [moved, split()]).get("part")).toMatchObject({ placed: true });
+  });
+  it.each<[string, Partial<LotSeed>]>([
+    ["another crop", { cropId: "potato" }],
+    ["another part of the plant", { part: "greens" }],
+  ])("%s is not laid together with it, and nothing is lost by trying", (_, over) => {
+    const lots = lotsNow(
+      [seed(), seed({ id: "b", pickId: "b", ...over })],
+      [
+        event({ kind: "merge", toLot: "b" }),
+        event({ kind: "merge", toLot: "a" }),
+        event({ kind: "merge", toLot: "nobody" }),
+      ],
+    );
+    expect([lots.get("a")!.leftG, lots.get("b")!.leftG]).toEqual([5000, 5000]);
+  });
+  it("a lot stands with its place, or with none where that is gone", () => {
+    expect(stock([seed()])[0]!.place?.id).toBe("cellar");
+    const fresh = { pickedAt: "2026-10-05T10:00" };
+    expect(stock([seed({ placeId: "gone", ...fresh })])[0]!.place).toBeNull();
+    expect(stock([seed({ placeId: null, ...fresh })])[0]!.place).toBeNull();
+  });
+});
+
+describe("a number of pieces as it is typed", () => {
+  it.each([
+    ["6 pieces", 6],
+    ["1 piece", 1],
+    ["12 pcs", 12],
+    ["3 pcs.", 3],
+    ["3 pc", 3],
+    ["4 x", 4],
+    ["4x", 4],
+    ["2 heads", 2],
+    ["1 head", 1],
+    ["1 bulb", 1],
+    ["7 bulbs", 7],
+    ["5 fruits", 5],
+    ["1 Fruit", 1],
+    ["  8 heads  ", 8],
+    ["12345 pieces", 12_345],
+  ])("%j", (text, n) => expect(massOfPieces(text, { pieceG: 10 }, 99)).toBe(n * 10));
+  it.each(["six pieces", "a6 pieces", "6 pieces more", "123456 pieces", "6", "6 kg", ""])("%j is none", (text) =>
+    expect(massOfPieces(text, { pieceG: 10 }, 99)).toBeNull(),
+  );
+  it("where it was never counted by the usual piece", () =>
+    expect(massOfPieces("2 heads", { pieceG: null }, 99)).toBe(198));
+});
+
+describe("the sums of what to use first", () => {
+  it("are what is good of it now, and what of that a week takes; condition comes sooner, ids break ties", () => {
+    const list = firstToUse(
+      stock([
+        seed({ id: "b", pickId: "b" }),
+        seed({ id: "a", pickId: "a" }),
+        seed({ id: "c", pickId: "c", grade: "damaged" }),
+        seed({ id: "l", pickId: "l", cropId: "lettuce-head", placeId: "fridge", pickedAt: "2026-09-28T10:00" }),
+      ]),
+    );
+    for (const u of list) {
+      expect(u.goodG).toBeCloseTo(u.stocked.lot.leftG * u.stocked.good, 1);
+      expect(u.lostInWeekG).toBeCloseTo(u.goodG * (1 - u.stocked.goodInWeek), 1);
+    }
+    const order = list.map((u) => u.stocked.lot.id);
+    expect(order.indexOf("c")).toBeLessThan(order.indexOf("a"));
+    expect(order.indexOf("a")).toBe(order.indexOf("b") - 1);
+  });
+});
+
+it.each<[Partial<PlaceReading>, boolean]>([
+  [{}, true],
+  [{ tempC: -40 }, true],
+  [{ tempC: 60 }, true],
+  [{ tempC: -40.1 }, false],
+  [{ tempC: 60.1 }, false],
+  [{ id: "" }, false],
+  [{ id: "x".repeat(41) }, false],
+  [{ placeId: "" }, false],
+  [{ placeId: "x".repeat(41) }, false],
+  [{ humidityPct: 101 }, false],
+  [{ at: "2026-02-31T10:00" }, false],
+])("a thermometer's reading %j may be kept: %s", (over, fit) => {
+  const reading = { id: "r", placeId: "cellar", at: "2026-10-01T08:00", tempC: 9, humidityPct: 80, ...over };
+  expect(placeReadingSchema.safeParse(reading).success).toBe(fit);
 });

@@ -66,3 +66,20 @@ describe("what stood on the scale", () => {
     },
   );
 });
+
+describe("quarts, dry and liquid", () => {
+  it.each([
+    ["4 qt liquid", 3.785411784],
+    ["4 liquid quarts", 3.785411784],
+    ["2 pints liquid", 0.946352946],
+    ["4 qt", 4.40488377086],
+    ["4 dry quarts", 4.40488377086],
+    ["32 qt", 35.23907016688],
+    ["1 gallon", 3.785411784],
+    ["1 liquid bushel", null],
+  ])("%s (NIST Handbook 44, Appendix C: four liquid quarts are a gallon, 32 dry ones a bushel)", (text, litres) => {
+    const read = readVolume(text);
+    if (litres === null) expect(read).toBeNull();
+    else expect(read).toBeCloseTo(litres, 8);
+  });
+});

@@ -2,12 +2,13 @@ import {
   LITRES_PER_US_BUSHEL,
   LITRES_PER_US_DRY_QUART,
   LITRES_PER_US_GALLON,
+  LITRES_PER_US_LIQUID_QUART,
   LITRES_PER_US_PECK,
 } from "../units/constants";
 import { readMass, roundMass, type UnitSystem } from "../units/mass";
 import type { Bulk, Measure } from "./bulk";
 
-/** Litres of what crops are measured in; quarts and pints are the dry ones, as at a market. */
+/** Litres of what crops are measured in; quarts and pints are the dry ones, as at a market, unless “liquid” is said. */
 const PER_UNIT_L: Record<string, number> = {
   l: 1,
   litre: 1,
@@ -22,6 +23,12 @@ const PER_UNIT_L: Record<string, number> = {
   pk: LITRES_PER_US_PECK,
   bushel: LITRES_PER_US_BUSHEL,
   bu: LITRES_PER_US_BUSHEL,
+};
+const LIQUID_L: Record<string, number> = {
+  qt: LITRES_PER_US_LIQUID_QUART,
+  quart: LITRES_PER_US_LIQUID_QUART,
+  pt: LITRES_PER_US_LIQUID_QUART / 2,
+  pint: LITRES_PER_US_LIQUID_QUART / 2,
 };
 
 export type Amount = {
@@ -63,7 +70,10 @@ export function readVolume(text: string, measures: readonly Measure[] = []): num
     .replace(/\b(half|quarter) (?:of )?an? /, "$1 ");
   const found = /^(\d+(?:\.\d+)?|\d+\s*\/\s*\d+|[½¼¾]|half|quarter|an?)\s*(\p{L}[\p{L} -]*?)s?\.?$/u.exec(cleaned);
   const own = found ? measureOf(found[2]!, measures) : null;
-  const perUnit = own?.litres ?? (found && Object.hasOwn(PER_UNIT_L, found[2]!) ? PER_UNIT_L[found[2]!] : undefined);
+  const measure = found?.[2] ?? "";
+  const unit = measure.replace(/^(liquid|dry) | (liquid|dry)$/, "").replace(/s$/, "");
+  const known = /\bliquid\b/.test(measure) ? LIQUID_L : PER_UNIT_L;
+  const perUnit = own?.litres ?? (unit && Object.hasOwn(known, unit) ? known[unit] : undefined);
   if (!found || !perUnit) return null;
   const [top, bottom] = found[1]!.split("/").map((x) => Number(x));
   const word = Object.hasOwn(FRACTIONS, found[1]!) ? FRACTIONS[found[1]!] : undefined;
