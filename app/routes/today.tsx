@@ -8,7 +8,6 @@ import { headline } from "#core/planning/headline";
 import { looksDue } from "#core/planning/looks-due";
 import { urgenciesOf } from "#core/planning/rounds/rounds";
 import { sayMass } from "#core/units/mass";
-import { picksOf } from "#core/weighing/by-planting";
 import { listSetAside } from "#db/garden";
 import { CropGlyph } from "../components/crop-glyph";
 import { FirstVisit } from "../components/first-visit";
@@ -24,6 +23,7 @@ import { db, desk } from "../server/desk.server";
 import { inGroups, jobLine, jobsNow } from "../server/jobs.server";
 import { houseLine } from "../server/keep.server";
 import { roundKit } from "../server/kit.server";
+import { lastSeen } from "../server/last-seen.server";
 import { remembered } from "../server/remember.server";
 import { roundsAhead, slotIdOf } from "../server/rounds.server";
 import { addHour, savingView } from "../server/saving-hour.server";
@@ -80,13 +80,7 @@ export function loader() {
     by: standInOn(r.day, snapshot.trips),
     kit: roundKit(d, r),
   }));
-  // a pick is a look too; what nobody has seen yet has no day
-  const seen = new Map<string, string>();
-  const picks = outlook.plantings.flatMap((p) => picksOf(snapshot.picks, p.planting.id));
-  for (const x of [...snapshot.checks, ...picks]) {
-    const day = x.at.slice(0, 10);
-    if (day <= today && day > (seen.get(x.plantingId) ?? "")) seen.set(x.plantingId, day);
-  }
+  const seen = lastSeen(d);
   const checkedToday = new Set(snapshot.checks.filter((c) => c.at.slice(0, 10) === today).map((c) => c.plantingId));
   const looks = looksDue(outlook.plantings, seen, today, checkedToday)
     .slice(0, 5)

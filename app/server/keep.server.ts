@@ -6,61 +6,22 @@ import { dishesFor } from "#core/keeping/dishes";
 import { type Lot, lotsNow, piecesLeft, placeOf } from "#core/keeping/lot";
 import { saidAir } from "#core/keeping/place-air";
 import { replantNeeds } from "#core/keeping/replant";
-import { TOLD_DAYS, toldOf } from "#core/keeping/room";
 import { seedsOf } from "#core/keeping/seeds";
-import { longestLife, type Stocked, stockOf } from "#core/keeping/stock";
+import { type Stocked, stockOf } from "#core/keeping/stock";
 import { firstToUse, weekOf } from "#core/keeping/use-first";
 import type { Snapshot } from "#core/planning/outlook";
 import { tastesOf } from "#core/planning/question/question";
-import type { LoggedPick } from "#core/season/pick-log";
 import { sayMass, type UnitSystem } from "#core/units/mass";
 import { sayTemp } from "#core/units/say";
 import { bulkOf } from "#core/weighing/bulk";
-import { firstFrom } from "#core/weighing/by-planting";
-import { GRADE_WORDS, isCrop, PART_WORDS, type Way } from "#core/weighing/pick";
+import { GRADE_WORDS, PART_WORDS } from "#core/weighing/pick";
 import { bookOf } from "#core/weighing/taught-book";
 import type { Desk } from "./desk.server";
 import { loggedPicks } from "./picks.server";
+import { FOR_PLANTING, stillOfUse } from "./still-of-use.server";
 
 export type Kept = { lots: Map<string, Lot>; stock: Stocked[] };
 let memo: { snapshot: Snapshot; today: string; kept: Kept } | null = null;
-
-/** A note that sets something aside for the next planting. */
-const FOR_PLANTING = /planting|for seed/i;
-/** No lot as it was picked keeps for longer. */
-const OLDEST_DAYS = 730;
-
-/**
- * Picks of which something may still be in the house, or is told of: those that something befell, that can still be good,
- * that were given away this year or set aside for planting. The rest of twenty seasons need not be followed.
- */
-function stillOfUse(snapshot: Snapshot, today: string): LoggedPick[] {
-  const book = bookOf(snapshot);
-  const told = toldOf(snapshot.lotEvents, addDays(today, -TOLD_DAYS));
-  const oldest = addDays(today, -OLDEST_DAYS);
-  const year = today.slice(0, 4);
-  const since = new Map<string, string>();
-  const goodSince = (e: LoggedPick): string => {
-    if (!isCrop(e.pick)) return oldest;
-    const known = since.get(e.cropId) ?? addDays(today, -Math.min(OLDEST_DAYS, longestLife(book.of(e.cropId))));
-    since.set(e.cropId, known);
-    return known;
-  };
-  const of = ({ pick }: LoggedPick, way: Way) => pick.way === way || pick.sorted.some((x) => x.way === way);
-  const forPlanting = (e: LoggedPick) =>
-    of(e, "seed") ||
-    e.pick.grade === "seed" ||
-    FOR_PLANTING.test(e.pick.note) ||
-    e.pick.sorted.some((x) => x.grade === "seed" || FOR_PLANTING.test(x.note));
-  const all = loggedPicks(snapshot);
-  return all
-    .slice(firstFrom(all, addDays(today, -2 * TOLD_DAYS)))
-    .filter(
-      (e) =>
-        told.has(e.pick.id) ||
-        (e.at >= oldest && (e.at >= goodSince(e) || forPlanting(e) || (e.at.startsWith(year) && of(e, "give")))),
-    );
-}
 
 /** Every lot that is still of use, and what is in the house of them, worked out once for each change and day. */
 export function keptOf({ snapshot, today }: Desk): Kept {

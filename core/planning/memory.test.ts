@@ -15,7 +15,7 @@ describe("a memory", () => {
     const memory = new Memory();
     const first = memory.steady("x", { a: 1 });
     expect(memory.steady("x", { a: 1 })).toBe(first);
-    memory.only(new Set());
+    memory.keepOnly(new Set());
     expect(memory.steady("x", { a: 1 })).not.toBe(first);
   });
 });

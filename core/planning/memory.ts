@@ -24,7 +24,7 @@ export class Memory {
   }
 
   /** Forgets every name but these: what is gone from the garden is not remembered for ever. */
-  only(names: ReadonlySet<string>): void {
+  keepOnly(names: ReadonlySet<string>): void {
     for (const name of this.#known.keys()) if (!names.has(name)) this.#known.delete(name);
   }
 }

@@ -255,7 +255,7 @@ export function outlookOf(
     };
     return [memory.once(`planting ${planting.id}`, Object.values(input), () => plantingOutlook(input))];
   });
-  memory.only(
+  memory.keepOnly(
     new Set([
       "weather",
       "climate",
