@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { addDays } from "#core/calendar/day";
 import type { Planting } from "#core/garden/planting";
 import { cropOf } from "#core/handbook/index";
-import { lotsNow } from "#core/keeping/lot";
+import { lotsNow, STILL_SOUND } from "#core/keeping/lot";
 import { change, listChanges, undo } from "#db/change";
 import { makeDemo } from "../cli/demo";
 import { gardenInProcess } from "./garden-in-process";
@@ -235,7 +235,8 @@ describe("10 · losses and sound ones", () => {
   it("a part lost in store has its cause and day; a look says it is sound", () => {
     const p = pick(plant("potato").id, { gross: "10 kg", extent: "final" });
     changeLot(p.id, { intent: "lose", "lose-amount": "400 g", "lose-cause": "rotten" }, "/keep");
-    changeLot(p.id, { intent: "check", "check-note": "still sound" }, "/keep");
+    changeLot(p.id, { intent: "check", "check-note": STILL_SOUND }, "/keep");
+    expect(lotView(desk(), p.id)!.line!.sound).toBe("sound today");
     const { history } = lotView(desk(), p.id)!;
     expect(history.map((h) => h.words)).toEqual(["Looked at: still sound", "Lost 400 g: rotten"]);
     expect(history[0]!.at.slice(0, 10)).toBe(desk().today);

@@ -111,7 +111,9 @@ function addresses(archive: Archive, backup: string): string[] {
   const flat = (entries: RouteConfigEntry[]): string[] =>
     entries.flatMap((e) => [...(e.path ? [e.path] : e.index ? [""] : []), ...flat(e.children ?? [])]);
   return flat(routes)
-    .filter((path) => ["undo", "tick", "mode", "jobs/mark", "waiting", "*"].every((actionOnly) => path !== actionOnly))
+    .filter((path) =>
+      ["undo", "tick", "mode", "jobs/mark", "waiting", "trouble", "*"].every((actionOnly) => path !== actionOnly),
+    )
     .flatMap((path) => {
       const names = [...path.matchAll(/:(\w+)/g)].map((m) => m[1]!);
       if (names.some((n) => params[n] === undefined)) return [];

@@ -204,7 +204,13 @@ describe("what the gardener knows better", () => {
     await page.getByText("Left of the row").waitFor();
     await page.goto("/keep");
     await ready(page);
-    await page.getByRole("link", { name: "Carrot ‘storage orange’" }).first().click();
+    await page.getByRole("button", { name: /^All \d+$/ }).click();
+    await page
+      .locator("[data-lot]", { hasText: "4 kg" })
+      .filter({ hasText: "storage orange" })
+      .getByRole("link")
+      .first()
+      .click();
     await page.waitForURL(/keep\/lots/);
     await ready(page);
     await page.getByText("Give it a use-by date").click();
@@ -215,6 +221,18 @@ describe("what the gardener knows better", () => {
       .first()
       .waitFor();
     await page.getByText(/Good until .*, a date of your own/).waitFor();
+    expect(troubles).toEqual([]);
+    await context.close();
+  });
+  it("a look that found it sound is one tap, and stands beside it", async () => {
+    const { page, context, troubles } = await here.visit({ width: 390, height: 844 });
+    await page.goto("/keep");
+    await ready(page);
+    const row = page.locator("[data-lot]").first();
+    await answered(page, () => row.getByRole("button", { name: "Still sound" }).click());
+    await row.getByText(/sound today/).waitFor();
+    await page.getByRole("button", { name: "Undo" }).click();
+    await row.getByText(/sound today/).waitFor({ state: "detached" });
     expect(troubles).toEqual([]);
     await context.close();
   });

@@ -5,8 +5,8 @@ export default defineConfig({
     include: ["e2e/**/*.test.ts"],
     testTimeout: 900_000,
     hookTimeout: 600_000,
-    // each file has a garden, a server and a browser of its own; two at a time, for the machine may be small
-    maxWorkers: 2,
+    // one browser at a time: two on two cores took longer in all than one after the other
+    fileParallelism: false,
     reporters: ["verbose"],
   },
 });

@@ -1,4 +1,5 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
+import { STILL_SOUND } from "#core/keeping/lot";
 import type { LotLine } from "../server/keep.server";
 import { CropGlyph } from "./crop-glyph";
 import { LotForm } from "./lot-form";
@@ -21,7 +22,9 @@ export function LotRow({ lot, why, back }: { lot: LotLine; why?: string; back: s
           </Text>
         </Flex>
         <Text fontSize="sm" fontWeight={lot.soon ? "650" : "400"} color={lot.soon ? "madder" : "ink"}>
-          {[lot.ripe || lot.keeps, lot.curing && lot.curing !== "cured" ? lot.curing : ""].filter(Boolean).join("; ")}
+          {[lot.ripe || lot.keeps, lot.curing && lot.curing !== "cured" ? lot.curing : "", lot.sound]
+            .filter(Boolean)
+            .join("; ")}
         </Text>
         {why && (
           <Text fontSize="sm" color="inkSoft">
@@ -29,11 +32,19 @@ export function LotRow({ lot, why, back }: { lot: LotLine; why?: string; back: s
           </Text>
         )}
       </Box>
-      <LotForm lot={lot} from={back}>
-        <Button type="submit" name="intent" value="use" variant="outline" size="sm" minH="48px">
-          All used
-        </Button>
-      </LotForm>
+      <Box flexShrink="0">
+        <LotForm lot={lot} from={back}>
+          <Button type="submit" name="intent" value="use" variant="outline" size="sm" minH="48px" w="100%">
+            All used
+          </Button>
+        </LotForm>
+        <LotForm lot={lot} from={back}>
+          <input type="hidden" name="check-note" value={STILL_SOUND} />
+          <Button type="submit" name="intent" value="check" variant="quiet" size="sm" w="100%">
+            Still sound
+          </Button>
+        </LotForm>
+      </Box>
     </Flex>
   );
 }

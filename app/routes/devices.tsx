@@ -17,7 +17,16 @@ export function loader() {
     real: DEVICES.flatMap((x) =>
       x.simulated
         ? []
-        : [{ id: x.id, name: x.name, tells: TELLS_WORDS[x.tells], files: x.files, example: x.example, stays: !x.take }],
+        : [
+            {
+              id: x.id,
+              name: x.name,
+              tells: TELLS_WORDS[x.tells],
+              files: x.files,
+              example: x.example(d.snapshot.garden.units),
+              stays: !x.take,
+            },
+          ],
     ),
     simulated: DEVICES.flatMap((x) =>
       x.simulated ? [{ id: x.id, name: x.name, tells: TELLS_WORDS[x.tells], shows: x.shows(d) }] : [],

@@ -85,7 +85,8 @@ export default function PickPage({ loaderData, actionData }: Route.ComponentProp
   const planting = plantings.find((p) => p.id === plantingId) ?? plantings[0];
   const crop = crops.find((c) => c.id === planting?.cropId) ?? crops[0]!;
   const [chosen, setExtent] = useState<string | null>(faults?.typed.extent ?? pick?.extent ?? null);
-  const extent = chosen ?? (crop.once ? "final" : "all-ready");
+  // an empty garden has no crop to be picked
+  const extent = chosen ?? (planting && crop.once ? "final" : "all-ready");
   const sum = arithmetic({ gross, count, topsOn, boxes, other, containers, crop, planting, units });
   if (plantings.length === 0)
     return (

@@ -3,7 +3,7 @@ import type { Crop } from "#core/handbook/crop";
 import { PLACE_WORDS, type Place, sayRoom } from "#core/household/place";
 import { curingOf } from "#core/keeping/curing";
 import { dishesFor } from "#core/keeping/dishes";
-import { type Lot, lotsNow, piecesLeft, placeOf } from "#core/keeping/lot";
+import { type Lot, lotsNow, piecesLeft, placeOf, soundOn } from "#core/keeping/lot";
 import { saidAir } from "#core/keeping/place-air";
 import { replantNeeds } from "#core/keeping/replant";
 import { seedsOf } from "#core/keeping/seeds";
@@ -69,6 +69,7 @@ const STILL_GOOD = 0.85;
 /** A lot as a line on a screen. */
 export function lotLine(s: Stocked, units: UnitSystem, today: string) {
   const { lot, crop } = s;
+  const sound = soundOn(lot);
   return {
     id: lot.id,
     seen: lot.events.at(-1)?.id ?? "",
@@ -86,6 +87,7 @@ export function lotLine(s: Stocked, units: UnitSystem, today: string) {
           .join(", "),
     keeps: sayKeeps(s, today),
     soon: s.halfInDays < 7,
+    sound: sound === null ? "" : `sound ${sayNear(sound, today)}`,
     curing: s.curing
       ? s.curing.ready
         ? "cured"

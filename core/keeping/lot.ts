@@ -29,6 +29,9 @@ export const LOSS_CAUSES = [
   "other",
 ] as const;
 
+/** What a look notes that found nothing wrong. */
+export const STILL_SOUND = "still sound";
+
 /** What a test of curing or ripeness found. */
 export const TESTED = ["ready", "not-yet"] as const;
 
@@ -246,6 +249,10 @@ export function massOfPieces(text: string, lot: Pick<Lot, "pieceG">, usualPieceG
   const found = /^(\d{1,5})\s*(?:pieces?|pcs?\.?|x|heads?|bulbs?|fruits?)$/i.exec(text.trim());
   return found ? roundMass(Number(found[1]) * (lot.pieceG ?? usualPieceG)) : null;
 }
+
+/** The last day on which somebody looked at it and found it sound; null: nobody said so. */
+export const soundOn = (lot: Pick<Lot, "events">): Day | null =>
+  lot.events.findLast((e) => e.kind === "check" && e.note === STILL_SOUND)?.at.slice(0, 10) ?? null;
 
 /** Where a lot lies now. */
 export const placeOf = (lot: Lot): string | null => lot.stays.at(-1)!.placeId;

@@ -1,3 +1,4 @@
+import type { UnitSystem } from "#core/units/mass";
 import type { Desk } from "../desk.server";
 
 /** What a device tells of. */
@@ -23,7 +24,7 @@ export type Device = { id: string; tells: Tells; name: string } & (
       /** how its files are called, for people */
       files: string;
       /** a file of it, for people */
-      example: string;
+      example(units: UnitSystem): string;
       /** whether a file is one of its own */
       owns(file: string, d: Desk): boolean;
       /** takes a file in; null: it is read where it lies, and stays */

@@ -39,7 +39,7 @@ export const roomFile: Device = {
   name: "Thermometers at home, by file",
   simulated: false,
   files: "room-NAME….csv, with the name of the place",
-  example: "time,temp,humidity\n2026-10-06 08:00,9.4,83",
+  example: () => "time,temp,humidity\n2026-10-06 08:00,9.4,83",
   owns: (file) => /^room-.*\.(csv|txt)$/i.test(file),
   async take(d, file, text): Promise<Taken> {
     const place = placeOf(file, d);

@@ -12,7 +12,7 @@ export const scaleLog: Device = {
   name: "Kitchen scale, by its log",
   simulated: false,
   files: "scale….csv",
-  example: "time,weight\n2026-10-06 15:20:07,1234 g",
+  example: (units) => `time,weight\n2026-10-06 15:20:07,${units === "us" ? "2 lb 12 oz" : "1234 g"}`,
   owns: (file) => /^scale.*\.(csv|txt|log)$/i.test(file),
   take: null,
 };

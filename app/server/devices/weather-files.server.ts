@@ -28,7 +28,7 @@ export const stationFile: Device = {
   name: "Weather station, by file",
   simulated: false,
   files: "record….csv",
-  example: "date,tmin,tmax,rain,gust\n2026-10-05,4.2,13.8,0.4,7.1",
+  example: () => "date,tmin,tmax,rain,gust\n2026-10-05,4.2,13.8,0.4,7.1",
   owns: (file) => /^record.*\.(csv|txt)$/i.test(file),
   take: (d, _, text) => taken(d, "record", text),
 };
@@ -40,7 +40,7 @@ export const forecastFile: Device = {
   name: "Forecast, by file",
   simulated: false,
   files: "forecast….csv or .json",
-  example: "date,tmin,tmax,rain,gust\n2026-10-07,-1.0,9.5,0,4.0",
+  example: () => "date,tmin,tmax,rain,gust\n2026-10-07,-1.0,9.5,0,4.0",
   owns: (file) => /^forecast.*\.(csv|json|txt)$/i.test(file),
   take: (d, _, text) => taken(d, "forecast", text),
 };
