@@ -235,10 +235,16 @@ describe("10 · losses and sound ones", () => {
   it("a part lost in store has its cause and day; a look says it is sound", () => {
     const p = pick(plant("potato").id, { gross: "10 kg", extent: "final" });
     changeLot(p.id, { intent: "lose", "lose-amount": "400 g", "lose-cause": "rotten" }, "/keep");
+    changeLot(p.id, { intent: "check", "check-note": "soft at the neck" }, "/keep");
+    expect(lotView(desk(), p.id)!.line!.sound).toBe("");
     changeLot(p.id, { intent: "check", "check-note": STILL_SOUND }, "/keep");
     expect(lotView(desk(), p.id)!.line!.sound).toBe("sound today");
     const { history } = lotView(desk(), p.id)!;
-    expect(history.map((h) => h.words)).toEqual(["Looked at: still sound", "Lost 400 g: rotten"]);
+    expect(history.map((h) => h.words)).toEqual([
+      "Looked at: still sound",
+      "Looked at: soft at the neck",
+      "Lost 400 g: rotten",
+    ]);
     expect(history[0]!.at.slice(0, 10)).toBe(desk().today);
   });
 });
