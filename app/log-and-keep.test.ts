@@ -16,6 +16,7 @@ import { changeLot } from "./server/lot-action.server";
 import { logPick } from "./server/pick-action.server";
 import { pickFormData } from "./server/pick-form.server";
 import { plantingLine } from "./server/planting-line.server";
+import { seasonView } from "./server/season.server";
 
 /**
  * The log, the baskets and the store as a gardener plays them through a day, each line against the running application:
@@ -286,6 +287,39 @@ describe("12 · by-products", () => {
     const line = plantingLine(desk(), id)!;
     expect(line.sums.find((s) => s.name === "A picking")!.way).toMatch(/^1 kg/);
     expect([lineOf(root.id)?.left, lineOf(tops.id)?.left]).toEqual(["1 kg", "300 g"]);
+  });
+});
+
+describe("what was lost", () => {
+  it("is held against what was kept, on the planting's line and for the season", () => {
+    const { id } = plant("carrot", { plants: 40 });
+    const p = pick(id, { gross: "1 kg" });
+    change(db(), "a loss", desk().now, (c) =>
+      c.put("bedLosses", { id: "lost", plantingId: id, day: desk().today, cause: "pests", massG: 500, note: "" }),
+    );
+    const kept = () => plantingLine(desk(), id)!.sums.find((s) => s.name === "Kept of what grew");
+    expect(kept()).toMatchObject({ value: "67 %", way: "1 kg picked; about 500 g lost in the bed" });
+    changeLot(p.id, { intent: "lose", "lose-amount": "250 g", "lose-cause": "rotten" }, "/keep");
+    expect(kept()).toMatchObject({ value: "50 %", way: expect.stringContaining("250 g lost after picking") });
+    const season = seasonView(desk(), desk().today.slice(0, 4), "crop").ways.kept!;
+    expect(season.way).toMatch(/picked; about .+ lost in the bed, .+ lost after picking$/);
+  });
+  it("a place says by how much it is off", () => {
+    const { id } = plant("sweet-potato", { plants: 4 });
+    change(db(), "a cold shelf", desk().now, (c) =>
+      c.put("places", {
+        ...desk().snapshot.places[0]!,
+        id: "cold",
+        name: "Cold shelf",
+        kind: "cellar",
+        tempMinC: 8,
+        tempMaxC: 8,
+      }),
+    );
+    const p = pick(id, { gross: "2 kg" });
+    changeLot(p.id, { intent: "move", "move-place": "cold" }, "/keep");
+    const cold = placesView(desk()).find((x) => x.place.id === "cold")!;
+    expect(cold.alerts.join(" ")).toMatch(/Too cold by 5 °C, under 13 °C, for sweet potato/);
   });
 });
 

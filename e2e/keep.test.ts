@@ -101,7 +101,7 @@ describe("places", () => {
       .fill("time,temp,humidity\n2026-10-06 09:00,19,60\n2026-10-06 12:00,20,58");
     await cellar.getByRole("button", { name: "Take them in" }).click();
     await page.getByText("2 readings of cellar shelf taken in").waitFor();
-    await page.getByText(/Warmer than 0 °C shortens the life of carrot/).waitFor();
+    await page.getByText(/Too warm by \d+ °C: over 0 °C shortens the life of carrot/).waitFor();
     await page.getByRole("button", { name: "Undo" }).click();
     await page
       .getByText(/^Undone/)

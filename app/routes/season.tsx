@@ -6,6 +6,7 @@ import { YIELDS_BY, type YieldsBy } from "#core/season/yields";
 import { sayMass } from "#core/units/mass";
 import { FiguresTable } from "../components/figures-table";
 import { SeasonNav } from "../components/season-nav";
+import { SumRow } from "../components/sum-row";
 import { LinkButton, Page, Section, Select } from "../components/ui";
 import { desk } from "../server/desk.server";
 import { seasonView } from "../server/season.server";
@@ -142,8 +143,9 @@ export default function Season({ loaderData }: Route.ComponentProps) {
                 </Box>
               ))}
             </Section>
-            {ways.causes.length > 0 && (
+            {(ways.kept !== null || ways.causes.length > 0) && (
               <Section title="Lost, and why">
+                {ways.kept && <SumRow sum={ways.kept} />}
                 {ways.causes.map((c) => (
                   <Flex
                     key={`${c.where} ${c.cause}`}

@@ -1,7 +1,7 @@
 import { addDays, daysBetween, sayNear } from "#core/calendar/day";
 import type { Crop } from "#core/handbook/crop";
 import { PLACE_WORDS, type Place, sayRoom } from "#core/household/place";
-import { curingOf } from "#core/keeping/curing";
+import { CURES_ABOVE_C, curingOf } from "#core/keeping/curing";
 import { dishesFor } from "#core/keeping/dishes";
 import { type Lot, lotsNow, piecesLeft, placeOf, soundOn } from "#core/keeping/lot";
 import { saidAir } from "#core/keeping/place-air";
@@ -12,7 +12,7 @@ import { firstToUse, weekOf } from "#core/keeping/use-first";
 import type { Snapshot } from "#core/planning/outlook";
 import { tastesOf } from "#core/planning/question/question";
 import { sayMass, type UnitSystem } from "#core/units/mass";
-import { sayTemp } from "#core/units/say";
+import { sayDegrees, sayTemp } from "#core/units/say";
 import { bulkOf } from "#core/weighing/bulk";
 import { GRADE_WORDS, PART_WORDS } from "#core/weighing/pick";
 import { bookOf } from "#core/weighing/taught-book";
@@ -92,7 +92,7 @@ export function lotLine(s: Stocked, units: UnitSystem, today: string) {
       ? s.curing.ready
         ? "cured"
         : s.curing.left === null
-          ? "does not cure there: too cold"
+          ? `does not cure there: ${sayDegrees(CURES_ABOVE_C - s.air.tempC, units)} too cold`
           : `cures for another ${range(s.curing.left)}`
       : "",
     ripe: s.ripe ? `ripe in ${range(s.ripe)}` : "",
@@ -271,14 +271,21 @@ function alertsOf(place: Place, here: readonly Stocked[], units: UnitSystem): st
     const [low, high] = facts.tempC;
     const long = facts.days[1] >= 40;
     if (facts.safeC !== null && air.tempC < facts.safeC - 0.5)
-      add(`Too cold, under ${sayTemp(facts.safeC, units)}, for`, crop.name.toLowerCase());
+      add(
+        `Too cold by ${sayDegrees(facts.safeC - air.tempC, units)}, under ${sayTemp(facts.safeC, units)}, for`,
+        crop.name.toLowerCase(),
+      );
     else if (long && s.rate >= 3 && air.tempC > high)
-      add(`Warmer than ${sayTemp(high, units)} shortens the life of`, crop.name.toLowerCase());
+      add(
+        `Too warm by ${sayDegrees(air.tempC - high, units)}: over ${sayTemp(high, units)} shortens the life of`,
+        crop.name.toLowerCase(),
+      );
     else if (air.tempC < Math.min(low, facts.freezesC)) add("Cold enough to freeze", crop.name.toLowerCase());
     const [dry, damp] = facts.humidityPct;
     if (long && air.humidityPct !== null && air.humidityPct > damp + 8 && damp <= 75)
-      add("Too damp for", crop.name.toLowerCase());
-    if (long && air.humidityPct !== null && air.humidityPct < dry - 12) add("Too dry for", crop.name.toLowerCase());
+      add(`Too damp by ${Math.round(air.humidityPct - damp)} points for`, crop.name.toLowerCase());
+    if (long && air.humidityPct !== null && air.humidityPct < dry - 12)
+      add(`Too dry by ${Math.round(dry - air.humidityPct)} points for`, crop.name.toLowerCase());
   }
   const ids = new Set(here.filter((x) => x.lot.placed).map((x) => x.crop.id));
   if (ids.has("potato") && ids.has("bulb-onion"))

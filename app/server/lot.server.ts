@@ -14,7 +14,7 @@ import { isStillUnripe } from "#core/keeping/stock";
 import { tastesOf } from "#core/planning/question/question";
 import { sayMass, type UnitSystem } from "#core/units/mass";
 import { proseIn } from "#core/units/prose";
-import { sayTemp } from "#core/units/say";
+import { sayDegrees, sayTemp } from "#core/units/say";
 import { GRADE_WORDS } from "#core/weighing/pick";
 import { listPeople } from "#db/garden";
 import { type Desk, db } from "./desk.server";
@@ -223,7 +223,7 @@ function sayCurePlan(plan: CurePlan, today: string, units: UnitSystem): { ends: 
   ]
     .filter(Boolean)
     .join(", ");
-  const degrees = (k: number) => (units === "us" ? `${Math.round(k * 1.8)} °F` : `${Math.round(k)} °C`);
+  const degrees = (k: number) => sayDegrees(k, units);
   const words: Record<Lack["what"], (by: number) => string> = {
     cold: (by) => `${degrees(by)} too cold`,
     hot: (by) => `${degrees(by)} too warm`,

@@ -1,13 +1,16 @@
 import { TREATMENT_WORDS } from "#core/garden/treatment";
+import { becameOf } from "#core/keeping/became";
+import { seedsOf } from "#core/keeping/seeds";
+import { keptShare } from "#core/season/bed-loss";
 import { figuresOf, keptPromises } from "#core/season/planting-figures";
 import { sumsOf } from "#core/season/planting-sums";
 import { drawnTogether, ownEvents, type TimelineEvent, timelineOf, weatherEvents } from "#core/season/timeline";
 import { sayMass } from "#core/units/mass";
-import { PART_WORDS, PURPOSE_WORDS } from "#core/weighing/pick";
+import { isCrop, PART_WORDS, PURPOSE_WORDS } from "#core/weighing/pick";
 import { listRounds } from "#db/work";
 import { type Desk, db, handbook } from "./desk.server";
 import { entriesOf, loggedPicks } from "./picks.server";
-import { sayGap, sumLines } from "./sum-words";
+import { keptLine, sayGap, sumLines } from "./sum-words";
 import { pickTotals } from "./views.server";
 
 /** The time line of a planting with its figures; null when there is no such planting. */
@@ -75,6 +78,14 @@ export function plantingLine(d: Desk, plantingId: string) {
     );
   const lostG = snapshot.bedLosses.filter((l) => l.plantingId === planting.id).reduce((s, l) => s + l.massG, 0);
   const sums = sumsOf(planting, crop, entries, lostG, snapshot.garden.timeZone, today.slice(0, 4));
+  const became = becameOf(entries, snapshot.lotEvents, (list) =>
+    seedsOf(list, new Map([[planting.id, planting]]), handbook(), snapshot.places),
+  );
+  const kept = keptShare(
+    entries.filter((e) => isCrop(e.pick)).reduce((s, e) => s + e.net, 0),
+    lostG,
+    became.lostG + became.compostG,
+  );
   const own = ownEvents(planting, snapshot.treatments, (t) =>
     [TREATMENT_WORDS[t.kind], t.product, t.waitDays > 0 ? `${t.waitDays} days to wait` : "", t.note]
       .filter(Boolean)
@@ -88,7 +99,7 @@ export function plantingLine(d: Desk, plantingId: string) {
     today,
     figures: figuresOf(planting, bed, crop, entries),
     gap: sums.gapHours === null ? "" : sayGap(sums.gapHours),
-    sums: sumLines(sums, units),
+    sums: [...(kept ? [keptLine(kept, units)] : []), ...sumLines(sums, units)],
     kept: keptPromises(promises),
     rounds: promises.length,
     events: timelineOf([...own, ...looks, ...picks, ...plans, ...weather, ...losses]),

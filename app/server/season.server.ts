@@ -3,12 +3,13 @@ import { plantingName } from "#core/garden/name";
 import { becameOf } from "#core/keeping/became";
 import { lotsNow } from "#core/keeping/lot";
 import { seedsOf } from "#core/keeping/seeds";
-import { bedLossesBy } from "#core/season/bed-loss";
+import { bedLossesBy, keptShare } from "#core/season/bed-loss";
 import { draftsOf, isDue, type Lesson, lessonSchema, remindDays, sayRemind } from "#core/season/lessons";
 import { everyWeek, groupPicks, picksIn, sumTotals } from "#core/season/pick-log";
 import { figuresOf, rangeOf } from "#core/season/planting-figures";
 import { type YieldsBy, yieldsOf } from "#core/season/yields";
 import { sayMass } from "#core/units/mass";
+import { isCrop } from "#core/weighing/pick";
 import { change, newId } from "#db/change";
 import { type Desk, db, handbook } from "./desk.server";
 import { done, faultsOf, refuse } from "./forms.server";
@@ -16,6 +17,7 @@ import { loggedPicks, logOf } from "./picks.server";
 import { remembered } from "./remember.server";
 import { plantingYearsOf } from "./season-data.server";
 import { glutDrafts } from "./season-weeks.server";
+import { keptLine } from "./sum-words";
 import { sayYield } from "./yield-words";
 
 /** The picks of one season, or of all. */
@@ -104,7 +106,13 @@ function waysOf(d: Desk, entries: ReturnType<typeof seasonOf>["entries"], year: 
     ["set apart as lots of their own", became.apartG],
     ["nothing written down, or still here", became.leftG],
   ] as const;
+  const kept = keptShare(
+    entries.filter((e) => isCrop(e.pick)).reduce((s, e) => s + e.net, 0),
+    losses.reduce((s, l) => s + l.massG, 0),
+    became.lostG + became.compostG,
+  );
   return {
+    kept: kept ? keptLine(kept, units) : null,
     told: told.filter(([, g]) => g > 0).map(([name, g]) => ({ name, massG: g, amount: sayMass(g, units) })),
     causes: [
       ...bedLossesBy(losses).map(([cause, g]) => ({

@@ -1,3 +1,4 @@
+import type { KeptShare } from "#core/season/bed-loss";
 import type { PlantingSums, Ratio } from "#core/season/planting-sums";
 import { M_PER_FOOT, M2_PER_SQUARE_FOOT } from "#core/units/constants";
 import { sayArea } from "#core/units/distance";
@@ -75,3 +76,17 @@ export function sumLines(s: PlantingSums, units: UnitSystem): SumLine[] {
 
 /** Days as weeks where they make some. @example sayWeeks(15) // "2 weeks" */
 const sayWeeks = (days: number): string => (days < 11 ? many(days, "day") : many(Math.round(days / 7), "week"));
+
+/** The share that was kept, and how it comes about, in the garden's units. */
+export function keptLine(k: KeptShare, units: UnitSystem): SumLine {
+  const mass = (g: number) => sayMass(g, units);
+  const lost = [
+    k.bedG > 0 ? `about ${mass(k.bedG)} lost in the bed` : "",
+    k.afterG > 0 ? `${mass(k.afterG)} lost after picking` : "",
+  ].filter(Boolean);
+  return {
+    name: "Kept of what grew",
+    value: `${Math.round(100 * k.share)} %`,
+    way: `${mass(k.pickedG)} picked; ${lost.join(", ")}`,
+  };
+}

@@ -61,15 +61,17 @@ export const curingOf = (crop: Pick<Crop, "like">): CuringFacts | null => {
 };
 
 export type CuringAir = { tempC: number; humidityPct: number | null; moving?: boolean };
+/** Colder than this nothing cures, °C (common practice, no source). */
+export const CURES_ABOVE_C = 5;
 /** Still air cures this much of what moving air does (own estimate). */
 const STILL_AIR = 0.6;
 
 /**
  * How much of a day's curing a day in this air does, 0 to 1: full within the range; slower in the cold by the Q10
- * pattern; halved where it is too damp or too dry for it (own estimate); none below 5 °C.
+ * pattern; halved where it is too damp or too dry for it (own estimate); none in the cold.
  */
 export function curingRate(facts: CuringFacts, air: CuringAir): number {
-  if (air.tempC < 5) return 0;
+  if (air.tempC < CURES_ABOVE_C) return 0;
   const [low, high] = facts.tempC;
   const warm = air.tempC < low ? relativeRate(air.tempC) / relativeRate(low) : air.tempC > high + 5 ? 0.5 : 1;
   const wet =

@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { bed, planting } from "../fixtures/garden";
 import { cropOf } from "../handbook";
 import { blankPick } from "../weighing/pick";
-import { bedLossesBy, bedLossSchema } from "./bed-loss";
+import { bedLossesBy, bedLossSchema, keptShare } from "./bed-loss";
 import { draftsOf } from "./lessons";
 import { logged } from "./pick-log";
 import { figuresOf } from "./planting-figures";
@@ -21,6 +21,17 @@ describe("what was lost in the bed", () => {
   it("needs a cause that is known and a weight above nothing", () => {
     for (const wrong of [{ cause: "the moon" }, { massG: 0 }, { day: "2026-13-01" }])
       expect(bedLossSchema.safeParse({ ...loss("frost", 100), ...wrong }).success).toBe(false);
+  });
+  it("is held against what was kept: of 9.5 kg that grew, 8 kg picked and half a kilo of it spoiled, 79 %", () => {
+    const kept = keptShare(8000, 1500, 500)!;
+    expect(kept.share).toBeCloseTo(7500 / 9500, 12);
+    expect(kept.grewG).toBe(9500);
+    expect(keptShare(8000, 0, 0)).toBeNull();
+    expect(keptShare(0, 0, 0)).toBeNull();
+    // all of it frozen in the bed: nothing was kept
+    expect(keptShare(0, 700, 0)!.share).toBe(0);
+    // more lost afterwards than was weighed is no share below nothing
+    expect(keptShare(100, 0, 300)!.share).toBe(0);
   });
   it("proposes a lesson when a good part went, with what to do against it; a little proposes none", () => {
     const crop = cropOf("courgette");

@@ -31,3 +31,26 @@ export function bedLossesBy(losses: readonly BedLoss[]): [BedLossCause, number][
   for (const l of losses) by.set(l.cause, (by.get(l.cause) ?? 0) + l.massG);
   return [...by].sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1));
 }
+
+/** How much of what grew was kept, by weight; all of it is known, or the share would flatter. */
+export type KeptShare = {
+  /** 0 to 1 */
+  share: number;
+  /** what was picked and what was lost before, g */
+  grewG: number;
+  pickedG: number;
+  bedG: number;
+  /** spoiled or thrown away after it was picked, g */
+  afterG: number;
+};
+
+/**
+ * The share of what grew that was kept: picked, and not lost afterwards either. Null where nothing was lost or nothing
+ * is known to have grown, since all of it says nothing.
+ * @example keptShare(8000, 1500, 500)?.share // 0.7894736842105263
+ */
+export function keptShare(pickedG: number, bedG: number, afterG: number): KeptShare | null {
+  const grewG = pickedG + bedG;
+  if (grewG <= 0 || bedG + afterG <= 0) return null;
+  return { share: Math.max(0, pickedG - afterG) / grewG, grewG, pickedG, bedG, afterG };
+}

@@ -9,6 +9,10 @@ export function sayTemp(tempC: number, system: UnitSystem, places = 0): string {
   return `${value < 0 && text !== "0" ? "−" : ""}${text} ${system === "us" ? "°F" : "°C"}`;
 }
 
+/** So many degrees more or less, not a temperature. @example sayDegrees(5, "us") // "9 °F" */
+export const sayDegrees = (kelvins: number, system: UnitSystem): string =>
+  system === "us" ? `${Math.max(1, Math.round(kelvins * 1.8))} °F` : `${Math.max(1, Math.round(kelvins))} °C`;
+
 /** A small length: "18 mm", "15 cm" or "0.7 in". @example sayLength(50.8, "us") // "2 in" */
 export function sayLength(lengthMm: number, system: UnitSystem): string {
   if (system === "us") return `${decimals(inchesFromMm(lengthMm), lengthMm < 50 ? 2 : 1)} in`;
