@@ -15,6 +15,26 @@ const floorRules = floors.map((floor) => ({
   from: { path: `^${floor}/`, pathNot: "\\.test\\.tsx?$" },
   to: { path: `^(${floors.filter((f) => !allowed[floor].includes(f)).join("|") || "-"})/` },
 }));
+/* The parts of app/, each on those before it: a part may import from any that stands earlier in this list. */
+const order = [
+  "ui",
+  "server",
+  "offline",
+  "lessons",
+  "handbook",
+  "picks",
+  "keep",
+  "jobs",
+  "walk",
+  "rounds",
+  "season",
+  "weather",
+  "plot",
+  "settings",
+  "today",
+  "shell",
+];
+const parts = order.map((part, i) => ({ part, stands: order.slice(0, i) }));
 module.exports = {
   forbidden: [
     ...floorRules,
@@ -28,9 +48,16 @@ module.exports = {
     {
       name: "no-circles",
       severity: "error",
-      from: { path: "^(core|formats|standins|db|cli)/" },
+      from: { path: "^(core|formats|standins|db|cli|app)/" },
       to: { circular: true },
     },
+    ...parts.flatMap(({ part, stands }) => ({
+      name: `app-${part}`,
+      comment: `app/${part}/ may import only from: ${stands.join(", ") || "nothing else in app/"}`,
+      severity: "error",
+      from: { path: `^app/${part}/`, pathNot: "\\.test\\.tsx?$" },
+      to: { path: "^app/[^/]+/", pathNot: `^app/(${[part, ...stands].join("|")})/` },
+    })),
     {
       name: "resolvable",
       severity: "error",

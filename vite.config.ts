@@ -7,8 +7,8 @@ const workers = (): Plugin => ({
   applyToEnvironment: (environment) => environment.name === "ssr",
   buildStart() {
     if (this.environment.mode !== "build") return;
-    for (const name of ["plan", "reading", "backup"])
-      this.emitFile({ type: "chunk", id: `app/server/${name}.worker.ts`, fileName: `workers/${name}.js` });
+    for (const [name, folder] of Object.entries({ plan: "rounds", reading: "server", backup: "server" }))
+      this.emitFile({ type: "chunk", id: `app/${folder}/${name}.worker.ts`, fileName: `workers/${name}.js` });
   },
 });
 

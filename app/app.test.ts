@@ -4,16 +4,16 @@ import { bedSchema } from "#core/garden/bed";
 import { cropOf } from "#core/handbook/index";
 import { bulkOf } from "#core/weighing/bulk";
 import { demoGarden } from "#standins/demo-garden";
-import { fullness, lanePath, laneStops } from "./components/lane-shape";
-import { arithmetic } from "./components/pick-arithmetic";
-import { holds } from "./components/planting-choice";
+import { arithmetic } from "./picks/pick-arithmetic";
+import { readPickForm } from "./picks/pick-form.server";
+import { columnsOf, findPicks, loggedPicks } from "./picks/picks.server";
+import { holds } from "./picks/planting-choice";
+import { fullness, lanePath, laneStops } from "./rounds/lane-shape";
 import { faultsOf, numberOf, typedOf } from "./server/forms.server";
 import { modeOf } from "./server/mode.server";
-import { readPickForm } from "./server/pick-form.server";
-import { columnsOf, findPicks, loggedPicks } from "./server/picks.server";
 import { safePath, withoutDone } from "./server/safe-path";
-import { nextLook } from "./theme/looks";
-import { colors } from "./theme/tokens";
+import { nextLook } from "./ui/theme/looks";
+import { colors } from "./ui/theme/tokens";
 
 describe("ways back after an action", () => {
   it.each([

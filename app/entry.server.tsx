@@ -11,10 +11,10 @@ import {
   ServerRouter,
 } from "react-router";
 import { noteTrouble } from "#db/troubles";
-import { NonceContext } from "./components/nonce";
 import { dataDir } from "./server/desk.server";
 import { watchInbox } from "./server/devices/inbox.server";
 import { nonceOf } from "./server/nonce.server";
+import { NonceContext } from "./ui/nonce";
 
 /** What fails while a page is made is written down where the gardener can read it. */
 export const handleError: HandleErrorFunction = (error, { request }) => {

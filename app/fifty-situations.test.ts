@@ -4,12 +4,12 @@ import { cropOf } from "#core/handbook/index";
 import { change } from "#db/change";
 import { makeDemo } from "../cli/demo";
 import { gardenInProcess } from "./garden-in-process";
+import { logPick } from "./picks/pick-action.server";
+import { pickFormData } from "./picks/pick-form.server";
+import { changeDates } from "./plot/planting-dates.server";
+import { doubtsOf } from "./season/series.server";
 import { db, desk, handbook } from "./server/desk.server";
-import { logPick } from "./server/pick-action.server";
-import { pickFormData } from "./server/pick-form.server";
-import { changeDates } from "./server/planting-dates.server";
-import { doubtsOf } from "./server/series.server";
-import { walkSheet } from "./server/walk.server";
+import { walkSheet } from "./walk/walk.server";
 
 /**
  * Fifty situations of technique, caution, replanting and handling from the handbook, put to the running application:

@@ -5,16 +5,16 @@ import { gardenOf } from "#db/garden";
 import { listRounds } from "#db/work";
 import { makeDemo } from "../cli/demo";
 import { gardenInProcess } from "./garden-in-process";
-import { loader as roundPage } from "./routes/round";
-import { loader as todayPage } from "./routes/today";
-import { loader as tripPage } from "./routes/trip";
-import { loader as weatherPage } from "./routes/weather";
+import { tickOff } from "./jobs/tick.server";
+import { roundEvents } from "./rounds/feed.server";
+import { loader as roundPage } from "./rounds/round";
+import { planAnew, roundsAhead } from "./rounds/rounds.server";
+import { changeRounds } from "./rounds/rounds-action.server";
+import { roundsView } from "./rounds/rounds-view.server";
+import { loader as tripPage } from "./rounds/trip";
 import { db, desk } from "./server/desk.server";
-import { roundEvents } from "./server/feed.server";
-import { planAnew, roundsAhead } from "./server/rounds.server";
-import { changeRounds } from "./server/rounds-action.server";
-import { roundsView } from "./server/rounds-view.server";
-import { tickOff } from "./server/tick.server";
+import { loader as todayPage } from "./today/today";
+import { loader as weatherPage } from "./weather/weather";
 
 let garden: ReturnType<typeof gardenInProcess>;
 beforeAll(async () => {

@@ -16,10 +16,10 @@ import {
   useRouteLoaderData,
 } from "react-router";
 import type { Route } from "./+types/root";
-import { NonceContext } from "./components/nonce";
 import { modeOf } from "./server/mode.server";
 import { takeTurns } from "./server/turns.server";
-import { system } from "./theme";
+import { NonceContext } from "./ui/nonce";
+import { system } from "./ui/theme";
 
 export const meta: Route.MetaFunction = () => [
   { title: "Akmedon" },

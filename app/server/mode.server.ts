@@ -1,5 +1,5 @@
 import { parse, serialize } from "cookie";
-import { LOOKS, type Look } from "../theme/looks";
+import { LOOKS, type Look } from "../ui/theme/looks";
 
 const COOKIE = "ak-mode";
 const YEAR_S = 365 * 24 * 3600;

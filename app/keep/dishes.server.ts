@@ -1,0 +1,47 @@
+import { cautionsOfAll } from "#core/handbook/cautions";
+import { dishSchema } from "#core/keeping/dishes";
+import { change, newId } from "#db/change";
+import { type Desk, db, handbook } from "../server/desk.server";
+import { done, faultsOf, missing, refuse } from "../server/forms.server";
+
+/** The household's dishes, by the crops they use. */
+export function dishesView(d: Desk) {
+  const grown = new Set(d.snapshot.plantings.map((p) => p.cropId));
+  const crops = handbook().all.map((c) => ({ id: c.id, name: c.name, grown: grown.has(c.id) }));
+  const nameOf = new Map(crops.map((c) => [c.id, c.name]));
+  const used = new Set(d.snapshot.dishes.flatMap((x) => x.cropIds));
+  return {
+    dishes: d.snapshot.dishes.map((x) => ({ ...x, uses: x.cropIds.map((id) => nameOf.get(id) ?? id).join(", ") })),
+    cautions: cautionsOfAll(
+      handbook().all.filter((c) => used.has(c.id)),
+      "kitchen",
+    ),
+    crops: [...crops.filter((c) => c.grown), ...crops.filter((c) => !c.grown)],
+  };
+}
+
+/** Adds, changes or removes a dish. */
+export function changeDishes(d: Desk, form: FormData) {
+  const typed = Object.fromEntries([...form.entries()].filter((e): e is [string, string] => typeof e[1] === "string"));
+  const known = d.snapshot.dishes.find((x) => x.id === typed.id);
+  const back = "/keep/dishes";
+  if (typed.intent === "remove") {
+    if (!known) throw missing("dish");
+    return done(
+      back,
+      change(db(), `${known.name} removed`, d.now, (c) => c.remove("dishes", known.id)),
+    );
+  }
+  const cropIds = [...new Set(form.getAll("cropIds").filter((x): x is string => typeof x === "string" && x !== ""))];
+  const checked = dishSchema.safeParse({
+    id: known?.id ?? newId(),
+    name: typed.name ?? "",
+    cropIds,
+    note: typed.note ?? "",
+  });
+  if (!checked.success) return refuse(faultsOf(checked.error, { ...typed, cropIds: cropIds.join(" ") }));
+  return done(
+    back,
+    change(db(), `${checked.data.name} ${known ? "changed" : "noted"}`, d.now, (c) => c.put("dishes", checked.data)),
+  );
+}

@@ -1,0 +1,148 @@
+import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
+import { Form } from "react-router";
+import { desk } from "../server/desk.server";
+import { formOf } from "../server/forms.server";
+import { Cautions } from "../ui/cautions";
+import {
+  Button,
+  type Faults,
+  Field,
+  FormError,
+  Input,
+  LinkButton,
+  Page,
+  Section,
+  Select,
+  shownValue,
+  TextArea,
+} from "../ui/ui";
+import type { Route } from "./+types/dishes";
+import { changeDishes, dishesView } from "./dishes.server";
+import { DishNote } from "./dishes-part";
+
+export const loader = () => dishesView(desk());
+export const action = async ({ request }: Route.ActionArgs) => changeDishes(desk(), await formOf(request));
+
+export const meta: Route.MetaFunction = () => [{ title: "Dishes · Akmedon" }];
+
+/** Crops of a dish that can be chosen. */
+const PLACES_FOR_CROPS = [0, 1, 2, 3];
+
+/** The household's own dishes: what they are called, what they use, where they are written. */
+export default function Dishes({ loaderData, actionData }: Route.ComponentProps) {
+  const { dishes, crops, cautions } = loaderData;
+  const faults: Faults = actionData && "errors" in actionData ? actionData : null;
+  const at = faults?.typed.id ?? null;
+  return (
+    <Page
+      title="Your dishes"
+      lead="What you like to make, and of what. When something wants to be used, its dishes stand beside it under Keep."
+      actions={
+        <LinkButton to="/keep" variant="outline">
+          Keep
+        </LinkButton>
+      }
+    >
+      <FormError faults={faults} />
+      <Cautions of={cautions} />
+      <Grid templateColumns={{ base: "minmax(0, 1fr)", lg: "1fr 1fr" }} gapX="12">
+        <Section title="Noted" note={dishes.length > 0 ? `${dishes.length}` : undefined}>
+          {dishes.length === 0 && <Text color="inkSoft">None yet. Begin with the one for too many courgettes.</Text>}
+          {dishes.map((x) => (
+            <Box key={x.id} py="2.5" borderTopWidth="1px" borderColor="ruleSoft" data-dish={x.name}>
+              <Text fontWeight="650">{x.name}</Text>
+              <Text fontSize="sm" color="inkSoft">
+                {x.uses}
+              </Text>
+              <DishNote note={x.note} />
+              <chakra.details open={at === x.id || undefined}>
+                <chakra.summary color="moss" cursor="pointer" minH="48px" display="flex" alignItems="center">
+                  Change it
+                </chakra.summary>
+                <DishForm dish={x} crops={crops} faults={at === x.id ? faults : null} />
+              </chakra.details>
+            </Box>
+          ))}
+        </Section>
+        <Section title="Another dish">
+          <DishForm key={dishes.length} dish={null} crops={crops} faults={at === "" ? faults : null} />
+        </Section>
+      </Grid>
+    </Page>
+  );
+}
+
+type View = Route.ComponentProps["loaderData"];
+
+function DishForm({
+  dish,
+  crops,
+  faults,
+}: {
+  dish: View["dishes"][number] | null;
+  crops: View["crops"];
+  faults: Faults;
+}) {
+  const kept = faults?.typed.cropIds?.split(" ") ?? dish?.cropIds ?? [];
+  const key = dish?.id ?? "new";
+  return (
+    <Form method="post">
+      <input type="hidden" name="id" value={dish?.id ?? ""} />
+      <Grid gap="4">
+        <Field name="name" label="What is it called?" faults={faults}>
+          {(p) => (
+            <Input
+              {...p}
+              id={`name-${key}`}
+              aria-label="What is it called?"
+              defaultValue={shownValue(faults, "name", dish?.name)}
+            />
+          )}
+        </Field>
+        <Box>
+          <Text fontWeight="600" mb="1">
+            What it uses
+          </Text>
+          <Grid templateColumns="repeat(2, minmax(0, 1fr))" gap="2">
+            {PLACES_FOR_CROPS.map((k) => (
+              <Select key={k} name="cropIds" aria-label={`Crop ${k + 1}`} defaultValue={kept[k] ?? ""} minW="0">
+                <option value="">{k === 0 ? "a crop" : "and perhaps"}</option>
+                {crops.map((c) => (
+                  <option key={c.id} value={c.id}>
+                    {c.name}
+                  </option>
+                ))}
+              </Select>
+            ))}
+          </Grid>
+          {faults?.errors.cropIds && (
+            <Text color="madder" fontWeight="600" fontSize="sm" mt="1" role="alert">
+              {faults.errors.cropIds}
+            </Text>
+          )}
+        </Box>
+        <Field name="note" label="How it goes, or where it is written" faults={faults}>
+          {(p) => (
+            <TextArea
+              {...p}
+              id={`note-${key}`}
+              aria-label="How it goes, or where it is written"
+              rows={3}
+              defaultValue={shownValue(faults, "note", dish?.note)}
+            />
+          )}
+        </Field>
+      </Grid>
+      <Flex gap="3" mt="4">
+        <Button type="submit" name="intent" value="keep" variant={dish ? "outline" : "solid"}>
+          {dish ? "Save it" : "Note it"}
+        </Button>
+        {dish && (
+          <Button type="submit" name="intent" value="remove" variant="danger" formNoValidate>
+            Remove
+          </Button>
+        )}
+      </Flex>
+    </Form>
+  );
+}

@@ -1,0 +1,44 @@
+import { sayDay } from "#core/calendar/day";
+import { plantingName } from "#core/garden/name";
+import { isDue, type Lesson, sayRemind } from "#core/season/lessons";
+import { type Desk, handbook } from "../server/desk.server";
+
+const nameOf = (d: Desk, plantingId: string | null): string => {
+  const p = d.snapshot.plantings.find((x) => x.id === plantingId);
+  return p ? plantingName(p, handbook().of(p.cropId)) : "";
+};
+
+/** A lesson as it is shown. */
+export const lessonLine = (d: Desk, l: Lesson) => ({
+  id: l.id,
+  day: sayDay(l.at.slice(0, 10)),
+  year: l.at.slice(0, 4),
+  words: l.words,
+  next: l.next,
+  about: nameOf(d, l.plantingId) || (l.cropId ? (handbook().find(l.cropId)?.name ?? "") : ""),
+  remind: sayRemind(l),
+  remindOn: l.remindOn,
+});
+
+/** Lessons that are to come up today. */
+export const lessonsDue = (d: Desk) => d.snapshot.lessons.filter((l) => isDue(l, d.today)).map((l) => lessonLine(d, l));
+
+/** Lessons kept about a crop or one of its plantings, the latest first: told where something is decided about it. */
+export const lessonsOfCrop = (d: Desk, cropId: string) => {
+  const plantings = new Set(d.snapshot.plantings.filter((p) => p.cropId === cropId).map((p) => p.id));
+  return d.snapshot.lessons
+    .filter(
+      (l) => l.state === "kept" && (l.cropId === cropId || (l.plantingId !== null && plantings.has(l.plantingId))),
+    )
+    .map((l) => lessonLine(d, l))
+    .reverse();
+};
+
+/** The same for every crop about which anything was learned. */
+export const lessonsByCrop = (d: Desk): Record<string, ReturnType<typeof lessonsOfCrop>> => {
+  const ofPlanting = new Map(d.snapshot.plantings.map((p) => [p.id, p.cropId]));
+  const crops = new Set(
+    d.snapshot.lessons.flatMap((l) => l.cropId ?? (l.plantingId && ofPlanting.get(l.plantingId)) ?? []),
+  );
+  return Object.fromEntries([...crops].map((id) => [id, lessonsOfCrop(d, id)]));
+};

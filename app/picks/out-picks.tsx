@@ -1,0 +1,67 @@
+import { Readable } from "node:stream";
+import { createReadableStreamFromReadable } from "@react-router/node";
+import { instantOf } from "#core/calendar/zone";
+import { groupPicks, type LoggedPick, totalsOf } from "#core/season/pick-log";
+import { sayMass, type UnitSystem } from "#core/units/mass";
+import { type PickRow, picksCsvPieces, picksJsonPieces } from "#formats/picks-csv";
+import { type PickDay, writePicksIcs } from "#formats/picks-ics";
+import { desk } from "../server/desk.server";
+import { missing } from "../server/forms.server";
+import type { Route } from "./+types/out-picks";
+import { findPicks, loggedPicks } from "./picks.server";
+
+const KINDS = {
+  csv: "text/csv; charset=utf-8",
+  json: "application/json; charset=utf-8",
+  ics: "text/calendar; charset=utf-8",
+} as const;
+
+/** The picks that the log's own address would show, as CSV, JSON or a calendar file, sent as they are written. */
+export function loader({ url }: Route.LoaderArgs) {
+  const ending = url.pathname.split(".").at(-1);
+  const kind = (Object.keys(KINDS) as (keyof typeof KINDS)[]).find((k) => k === ending);
+  if (!kind) throw missing("such file");
+  const { snapshot, today, now } = desk();
+  const { garden } = snapshot;
+  const { found } = findPicks(loggedPicks(snapshot), url.searchParams);
+  const headers = {
+    "Content-Type": KINDS[kind],
+    "Content-Disposition": `attachment; filename="picks-${today}.${kind}"`,
+  };
+  if (kind === "ics")
+    return new Response(writePicksIcs(garden.name, daysOf(found, garden.units), instantOf(now, garden.timeZone)), {
+      headers,
+    });
+  const rows: PickRow[] = found.map(({ pick, reckoned, bed, crop, kind: name }) => ({
+    pick,
+    net: reckoned,
+    bed,
+    crop,
+    kind: name,
+  }));
+  const pieces = kind === "csv" ? picksCsvPieces(rows) : picksJsonPieces(rows);
+  return new Response(createReadableStreamFromReadable(Readable.from(pieces)), { headers });
+}
+
+/** What was picked day by day, for a calendar. */
+function daysOf(found: readonly LoggedPick[], units: UnitSystem): PickDay[] {
+  const byDay = new Map<string, LoggedPick[]>();
+  for (const e of found) {
+    const day = e.at.slice(0, 10);
+    const list = byDay.get(day);
+    if (list) list.push(e);
+    else byDay.set(day, [e]);
+  }
+  return [...byDay].sort().map(([day, list]) => {
+    const t = totalsOf(list);
+    const kinds = groupPicks(list, "kind");
+    const all = sayMass(t.weighedG + t.estimatedG + t.besideG, units);
+    return {
+      day,
+      summary: `Picked ${t.estimatedG > 0 ? "about " : ""}${all}: ${kinds.map((k) => k.name).join(", ")}`,
+      lines: list.map(
+        (e) => `${e.at.slice(11)} ${e.name}, ${e.bed}: ${e.reckoned.estimated ? "about " : ""}${sayMass(e.net, units)}`,
+      ),
+    };
+  });
+}

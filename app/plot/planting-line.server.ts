@@ -1,0 +1,107 @@
+import { TREATMENT_WORDS } from "#core/garden/treatment";
+import { becameOf } from "#core/keeping/became";
+import { seedsOf } from "#core/keeping/seeds";
+import { keptShare } from "#core/season/bed-loss";
+import { figuresOf, keptPromises } from "#core/season/planting-figures";
+import { sumsOf } from "#core/season/planting-sums";
+import { drawnTogether, ownEvents, type TimelineEvent, timelineOf, weatherEvents } from "#core/season/timeline";
+import { sayMass } from "#core/units/mass";
+import { isCrop, PART_WORDS, PURPOSE_WORDS } from "#core/weighing/pick";
+import { listRounds } from "#db/work";
+import { entriesOf, loggedPicks } from "../picks/picks.server";
+import { keptLine, sayGap, sumLines } from "../season/sum-words";
+import { type Desk, db, handbook } from "../server/desk.server";
+import { pickTotals } from "../walk/views.server";
+
+/** The time line of a planting with its figures; null when there is no such planting. */
+export function plantingLine(d: Desk, plantingId: string) {
+  const { snapshot, today } = d;
+  const planting = snapshot.plantings.find((p) => p.id === plantingId);
+  const bed = snapshot.beds.find((b) => b.id === planting?.bedId);
+  if (!planting || !bed) return null;
+  const crop = handbook().of(planting.cropId);
+  const { units } = snapshot.garden;
+  const entries = entriesOf(loggedPicks(snapshot), planting.id);
+  const rounds = listRounds(db(), ["planned", "done", "dropped"]).filter((r) =>
+    r.lines.some((l) => l.plantingId === planting.id),
+  );
+  const promises = rounds
+    .filter((r) => r.status === "done")
+    .map((r) => {
+      const line = r.lines.find((l) => l.plantingId === planting.id)!;
+      const got = entries.filter((e) => e.pick.roundId === r.id && e.pick.part === "crop");
+      return { day: r.day, expectedG: line.expectedG, gotG: got.reduce((s, e) => s + e.net, 0) };
+    });
+  const looks = pickTotals(snapshot, planting).checks.map(
+    (c): TimelineEvent => ({
+      day: c.day,
+      kind: "look",
+      words: [c.words, c.note].filter(Boolean).join(". "),
+      id: c.id,
+    }),
+  );
+  const picks = entries.map((e): TimelineEvent => {
+    const extra = [
+      e.pick.part === "crop" ? "" : PART_WORDS[e.pick.part],
+      e.pick.purpose === "harvest" ? "" : PURPOSE_WORDS[e.pick.purpose],
+      e.by,
+      e.pick.note,
+    ].filter(Boolean);
+    const amount = `${e.reckoned.estimated ? "about " : ""}${sayMass(e.net, units)}`;
+    return {
+      day: e.at.slice(0, 10),
+      kind: "pick",
+      words: `Picked ${[amount, ...extra].join(", ")}`,
+      id: e.pick.id,
+    };
+  });
+  const plans = rounds.map((r): TimelineEvent => {
+    const line = r.lines.find((l) => l.plantingId === planting.id)!;
+    const what = { planned: "Planned for a round", done: "A round went", dropped: "A round was dropped" }[r.status];
+    return {
+      day: r.day,
+      kind: "round",
+      words: `${what}: about ${sayMass(line.expectedG, units)} expected`,
+      id: r.id,
+    };
+  });
+  const weather = drawnTogether(weatherEvents(planting, bed, crop, snapshot.weather, snapshot.covers, today, units));
+  const losses = snapshot.bedLosses
+    .filter((l) => l.plantingId === planting.id)
+    .map(
+      (l): TimelineEvent => ({
+        day: l.day,
+        kind: "loss",
+        words: `About ${sayMass(l.massG, units)} lost: ${l.cause}${l.note ? ` (${l.note})` : ""}`,
+        id: null,
+      }),
+    );
+  const lostG = snapshot.bedLosses.filter((l) => l.plantingId === planting.id).reduce((s, l) => s + l.massG, 0);
+  const sums = sumsOf(planting, crop, entries, lostG, snapshot.garden.timeZone, today.slice(0, 4));
+  const became = becameOf(entries, snapshot.lotEvents, (list) =>
+    seedsOf(list, new Map([[planting.id, planting]]), handbook(), snapshot.places),
+  );
+  const kept = keptShare(
+    entries.filter((e) => isCrop(e.pick)).reduce((s, e) => s + e.net, 0),
+    lostG,
+    became.lostG + became.compostG,
+  );
+  const own = ownEvents(planting, snapshot.treatments, (t) =>
+    [TREATMENT_WORDS[t.kind], t.product, t.waitDays > 0 ? `${t.waitDays} days to wait` : "", t.note]
+      .filter(Boolean)
+      .join(", "),
+  );
+  return {
+    planting,
+    bed: bed.name,
+    crop: { id: crop.id, name: crop.name, glyph: crop.glyph },
+    units,
+    today,
+    figures: figuresOf(planting, bed, crop, entries),
+    gap: sums.gapHours === null ? "" : sayGap(sums.gapHours),
+    sums: [...(kept ? [keptLine(kept, units)] : []), ...sumLines(sums, units)],
+    kept: keptPromises(promises),
+    rounds: promises.length,
+    events: timelineOf([...own, ...looks, ...picks, ...plans, ...weather, ...losses]),
+  };
+}

@@ -1,0 +1,18 @@
+import { instantOf } from "#core/calendar/zone";
+import { writeGardenIcs } from "#formats/garden-ics";
+import { desk } from "../server/desk.server";
+import { roundEvents } from "./feed.server";
+
+/** The planned rounds as an iCalendar file. */
+export function loader() {
+  const d = desk();
+  const { garden } = d.snapshot;
+  const name = `${garden.name}: picking rounds`;
+  const text = writeGardenIcs(name, garden.timeZone, roundEvents(d, null), instantOf(d.now, garden.timeZone));
+  return new Response(text, {
+    headers: {
+      "Content-Type": "text/calendar; charset=utf-8",
+      "Content-Disposition": `attachment; filename="rounds-${d.today}.ics"`,
+    },
+  });
+}

@@ -1,0 +1,17 @@
+import { desk } from "../server/desk.server";
+import { missing } from "../server/forms.server";
+import { nextTrip, standInView } from "./stand-in.server";
+import { standInDocument } from "./stand-in-page.server";
+
+/** The stand-in's sheet as one file that opens anywhere, without this server, and makes a file to read back in. */
+export function loader() {
+  const d = desk();
+  const trip = nextTrip(d);
+  if (!trip) throw missing("trip");
+  return new Response(standInDocument(standInView(d, trip), { kind: "file" }), {
+    headers: {
+      "Content-Type": "text/html; charset=utf-8",
+      "Content-Disposition": `attachment; filename="stand-in-${trip.fromDay}.html"`,
+    },
+  });
+}

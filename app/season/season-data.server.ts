@@ -1,0 +1,129 @@
+import type { Bed } from "#core/garden/bed";
+import type { Planting } from "#core/garden/planting";
+import type { Crop } from "#core/handbook/crop";
+import type { Lot } from "#core/keeping/lot";
+import type { Snapshot } from "#core/planning/outlook";
+import type { LoggedPick } from "#core/season/pick-log";
+import type { Site } from "#core/season/sowing-clock";
+import { type PlantingYear, plantingYears } from "#core/season/yields";
+import { isCrop } from "#core/weighing/pick";
+import { keptOf } from "../keep/keep.server";
+import { loggedPicks, logOf } from "../picks/picks.server";
+import type { Desk } from "../server/desk.server";
+import { handbook } from "../server/desk.server";
+
+/** A planting with its bed, crop and picks, in the order of time. */
+export type GrownHere = { planting: Planting; bed: Bed; crop: Crop; entries: LoggedPick[] };
+let last: { snapshot: Snapshot; grown: GrownHere[] } | null = null;
+
+/** Every planting with its picks, drawn together once for each change. */
+export function grownOf({ snapshot }: Desk): GrownHere[] {
+  if (last?.snapshot === snapshot) return last.grown;
+  const by = new Map<string, LoggedPick[]>();
+  for (const e of loggedPicks(snapshot)) {
+    const list = by.get(e.pick.plantingId);
+    if (list) list.push(e);
+    else by.set(e.pick.plantingId, [e]);
+  }
+  const before = new Map(last?.grown.map((g) => [g.planting.id, g.entries]));
+  const beds = new Map(snapshot.beds.map((b) => [b.id, b]));
+  const book = handbook();
+  const grown = snapshot.plantings.flatMap((planting): GrownHere[] => {
+    const bed = beds.get(planting.bedId);
+    const crop = book.find(planting.cropId);
+    return bed && crop
+      ? [{ planting, bed, crop, entries: same(before.get(planting.id), by.get(planting.id) ?? []) }]
+      : [];
+  });
+  last = { snapshot, grown };
+  return grown;
+}
+
+/** The list as it was, if nothing in it changed: what was summed of it still holds. */
+const same = (before: LoggedPick[] | undefined, now: LoggedPick[]): LoggedPick[] =>
+  before?.length === now.length && now.every((e, i) => e === before[i]) ? before : now;
+
+const yearsKnown = new WeakMap<readonly LoggedPick[], PlantingYear[]>();
+/** What every planting gave in a year, or in all of them; each summed once. */
+export const plantingYearsOf = (d: Desk, year: string): PlantingYear[] =>
+  grownOf(d).flatMap(({ entries }) => {
+    const years = yearsKnown.get(entries) ?? plantingYears(entries);
+    yearsKnown.set(entries, years);
+    return year === "all" ? years : years.filter((y) => y.year === year);
+  });
+
+type Picked = { day: string; netG: number };
+const pickedKnown = new WeakMap<
+  readonly LoggedPick[],
+  { all: Picked[]; years: Map<string, Picked[]>; totalG: number }
+>();
+
+function pickedBook(entries: readonly LoggedPick[]) {
+  const known = pickedKnown.get(entries);
+  if (known) return known;
+  const all = entries.flatMap((e): Picked[] => (isCrop(e.pick) ? [{ day: e.at.slice(0, 10), netG: e.net }] : []));
+  const years = new Map<string, Picked[]>();
+  for (const p of all) {
+    const year = p.day.slice(0, 4);
+    const list = years.get(year);
+    if (list) list.push(p);
+    else years.set(year, [p]);
+  }
+  const book = { all, years, totalG: all.reduce((s, p) => s + p.netG, 0) };
+  pickedKnown.set(entries, book);
+  return book;
+}
+
+/** Picks of the crop itself, by day and mass, g; drawn together once for each change. */
+export const pickedOf = (entries: readonly LoggedPick[]): readonly Picked[] => pickedBook(entries).all;
+/** What they come to, g. */
+export const totalOf = (entries: readonly LoggedPick[]): number => pickedBook(entries).totalG;
+/** The same of one year. */
+export const pickedIn = (entries: readonly LoggedPick[], year: string): readonly Picked[] =>
+  pickedBook(entries).years.get(year) ?? [];
+
+/** Yields a plant, g, of the plantings of a crop that are over: what still grows has not given all it will. */
+export const yieldsAPlant = (grown: readonly GrownHere[]): number[] =>
+  grown.flatMap(({ planting, entries }) => {
+    const total = planting.plants !== null && planting.endedOn !== null ? totalOf(entries) : 0;
+    return total > 0 ? [total / planting.plants!] : [];
+  });
+
+/** Years in which something was picked, latest first; the year at hand where nothing was. */
+export function pickYears(d: Desk): string[] {
+  const { years } = logOf(d.snapshot);
+  return years.length > 0 ? years : [d.today.slice(0, 4)];
+}
+
+/** The year that was asked for, or the latest there is. */
+export const yearAsked = (asked: string | null, years: readonly string[]): string =>
+  asked !== null && years.includes(asked) ? asked : years[0]!;
+
+/** A bed's site for the sowing clock: the usual year, and how the bed has been learned to differ from the station. */
+export const siteOf = (d: Desk, bed: Bed): Site => ({
+  climate: d.outlook.climate,
+  latitudeDeg: d.snapshot.garden.latitudeDeg,
+  bed: {
+    cover: bed.cover,
+    sunHours: bed.sunHours,
+    nightOffsetC: d.outlook.offsets.get(bed.id)?.offsetC ?? bed.nightOffsetC,
+  },
+});
+
+/** An open bed in full sun, for dates of the garden as a whole. */
+export const openSite = (d: Desk): Site => ({
+  climate: d.outlook.climate,
+  latitudeDeg: d.snapshot.garden.latitudeDeg,
+  bed: { cover: "none", nightOffsetC: 0, sunHours: 8 },
+});
+
+/** Every lot there was, as it is now. */
+export const lotsOf = (d: Desk): Lot[] => [...keptOf(d).lots.values()].filter((l) => l.part === "crop");
+
+/** Lasting diseases seen in a bed, by their ids in the handbook. */
+export const diseasesIn = (d: Desk, bedId: string): string[] =>
+  d.snapshot.plantings.flatMap((p) => (p.bedId === bedId && p.disease !== "" ? [p.disease] : []));
+
+/** Share of years in which frost may come before a date that was reckoned with, by the address; one in ten otherwise. */
+export const RISKS = [0.1, 0.25, 0.5] as const;
+export const riskAsked = (asked: string | null): number => RISKS.find((r) => String(r) === asked) ?? 0.1;

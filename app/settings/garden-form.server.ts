@@ -1,0 +1,32 @@
+import { gardenSchema } from "#core/garden/garden";
+import { saveGarden } from "#db/garden";
+import { type Desk, db } from "../server/desk.server";
+import { done, faultsOf, measuresOf, numberOf, refuse } from "../server/forms.server";
+
+/** Saves the garden's own settings as its form says. */
+export function saveGardenForm(d: Desk, typed: Record<string, string>) {
+  const { garden } = d.snapshot;
+  const plot = measuresOf(typed, { plotWidthM: "distance", plotLengthM: "distance" }, garden.units);
+  const checked = gardenSchema.safeParse({
+    ...garden,
+    name: typed.name,
+    place: typed.place ?? "",
+    latitudeDeg: numberOf(typed.latitudeDeg),
+    longitudeDeg: numberOf(typed.longitudeDeg),
+    elevationM: numberOf(typed.elevationM),
+    timeZone: typed.timeZone,
+    units: typed.units,
+    coins: typed.coins ?? garden.coins,
+    plotWidthM: plot.values.plotWidthM,
+    plotLengthM: plot.values.plotLengthM,
+    hourWorth: numberOf(typed.hourWorth),
+    roundMinutes: numberOf(typed.roundMinutes),
+    lineMinutes: numberOf(typed.lineMinutes),
+    pickers: numberOf(typed.pickers),
+    eaters: numberOf(typed.eaters),
+  });
+  const errors = { ...(checked.success ? {} : faultsOf(checked.error, typed).errors), ...plot.errors };
+  return checked.success && Object.keys(plot.errors).length === 0
+    ? done("/settings", saveGarden(db(), checked.data))
+    : refuse({ errors, typed });
+}

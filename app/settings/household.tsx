@@ -1,0 +1,216 @@
+import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
+import { useState } from "react";
+import { Form } from "react-router";
+import { PLACE_KINDS, PLACE_WORDS } from "#core/household/place";
+import { sayPlace } from "#core/planning/rounds/left";
+import { proseIn } from "#core/units/prose";
+import { typedVolume, volumeUnit } from "#core/units/volume";
+import { desk } from "../server/desk.server";
+import { formOf, typedOf } from "../server/forms.server";
+import { CropGlyph } from "../ui/crop-glyph";
+import { Button, Field, FormError, Input, LinkButton, Note, Page, Section, Select, shownValue } from "../ui/ui";
+import type { Route } from "./+types/household";
+import { changeHousehold, householdView } from "./household.server";
+
+export const loader = () => householdView(desk());
+export const action = async ({ request }: Route.ActionArgs) => changeHousehold(desk(), typedOf(await formOf(request)));
+
+export const meta: Route.MetaFunction = () => [{ title: "At home · Akmedon" }];
+
+/** How gladly something is eaten, in words, by the slider's steps. */
+const LIKING_WORDS: [number, string][] = [
+  [0, "not eaten"],
+  [0.5, "now and then"],
+  [1, "as in most homes"],
+  [1.5, "gladly"],
+  [2, "most gladly"],
+];
+const sayLiking = (x: number): string =>
+  LIKING_WORDS.reduce((best, w) => (Math.abs(w[0] - x) < Math.abs(best[0] - x) ? w : best))[1];
+
+export default function Household({ loaderData, actionData }: Route.ComponentProps) {
+  const { crops, places, fullest, eaters, units } = loaderData;
+  const faults = actionData && "errors" in actionData ? actionData : null;
+  return (
+    <Page
+      title="At home"
+      lead="What is liked and eaten, and where there is room. The planner picks for this table: a glut is worth less, and what has no room waits in the bed."
+      actions={
+        <>
+          <LinkButton to="/rounds" variant="outline">
+            Rounds
+          </LinkButton>
+          <LinkButton to="/settings" variant="outline">
+            Settings
+          </LinkButton>
+        </>
+      }
+    >
+      <FormError faults={faults} />
+      <Grid templateColumns={{ base: "minmax(0, 1fr)", lg: "1.25fr 1fr" }} gapX="12">
+        <Section
+          title="What you like"
+          note={`for ${eaters} at table; a crop at “as in most homes” with its usual amounts is not kept`}
+        >
+          {crops.length === 0 && <Note>When something grows, it stands here.</Note>}
+          <Form method="post" preventScrollReset>
+            {crops.map((c) => (
+              <TasteRow key={`${c.id} ${c.liking} ${c.weekly} ${c.spared}`} crop={c} faults={faults} />
+            ))}
+            {crops.length > 0 && (
+              <Button type="submit" name="intent" value="tastes" mt="4">
+                Save what you like
+              </Button>
+            )}
+          </Form>
+        </Section>
+        <Section
+          title="Room"
+          id="places"
+          note={`${units === "us" ? "Quarts" : "Litres"}; a bucket holds ten, a vegetable drawer about twenty`}
+        >
+          {places.length === 0 && <Note>Without a place the planner takes it that there is room for everything.</Note>}
+          {places.map((p) => (
+            <Form method="post" key={`${p.id} ${p.litres} ${p.takenLitres}`} preventScrollReset>
+              <input type="hidden" name="id" value={p.id} />
+              <Flex align="end" gap="3" py="2" borderBottomWidth="1px" borderColor="ruleSoft" wrap="wrap">
+                <Box flex="1 1 150px">
+                  <Text fontWeight="600">{p.name}</Text>
+                  <Text fontSize="sm" color="inkSoft">
+                    {PLACE_WORDS[p.kind]}
+                  </Text>
+                </Box>
+                <Small label="holds" name="litres" id={`litres-${p.id}`} value={typedVolume(p.litres, units)} />
+                <Small
+                  label="taken"
+                  name="takenLitres"
+                  id={`taken-${p.id}`}
+                  value={typedVolume(p.takenLitres, units)}
+                />
+                <Button type="submit" name="intent" value="place" variant="outline" size="sm">
+                  Save
+                </Button>
+                <Button type="submit" name="intent" value="remove-place" variant="quiet" size="sm" formNoValidate>
+                  Remove
+                </Button>
+              </Flex>
+            </Form>
+          ))}
+          {fullest.length > 0 && (
+            <Box mt="4">
+              <Text fontWeight="600">With the rounds as planned</Text>
+              {fullest.map((f) => (
+                <Text key={f.words} color={f.peak > f.capacity + 0.5 ? "madder" : undefined}>
+                  {proseIn(sayPlace(f), units)}
+                </Text>
+              ))}
+            </Box>
+          )}
+          <Form method="post" preventScrollReset>
+            <Grid templateColumns="repeat(2, minmax(0, 1fr))" gap="3" mt="5">
+              <Field name="name" label="Another place" faults={faults}>
+                {(p) => <Input {...p} defaultValue={shownValue(faults, "name", "")} placeholder="shed rafters" />}
+              </Field>
+              <Field name="kind" label="It is" faults={faults}>
+                {(p) => (
+                  <Select {...p} defaultValue={shownValue(faults, "kind", "fridge")}>
+                    {PLACE_KINDS.map((k) => (
+                      <option key={k} value={k}>
+                        {PLACE_WORDS[k]}
+                      </option>
+                    ))}
+                  </Select>
+                )}
+              </Field>
+              <Field name="litres" label={`Holds, ${volumeUnit(units).name}`} faults={faults}>
+                {(p) => <Input {...p} inputMode="decimal" defaultValue={shownValue(faults, "litres", "")} />}
+              </Field>
+              <Field name="takenLitres" label="Taken by other things" faults={faults}>
+                {(p) => <Input {...p} inputMode="decimal" defaultValue={shownValue(faults, "takenLitres", "0")} />}
+              </Field>
+            </Grid>
+            <Button type="submit" name="intent" value="place" mt="3">
+              Add the place
+            </Button>
+          </Form>
+        </Section>
+      </Grid>
+    </Page>
+  );
+}
+
+function Small({ label, name, id, value }: { label: string; name: string; id: string; value: string }) {
+  return (
+    <chakra.label htmlFor={id} fontSize="sm" color="inkSoft" w="76px">
+      {label}
+      <Input id={id} name={name} defaultValue={value} inputMode="decimal" minH="48px" px="2" />
+    </chakra.label>
+  );
+}
+
+type Row = Route.ComponentProps["loaderData"]["crops"][number];
+
+function TasteRow({ crop, faults }: { crop: Row; faults: Parameters<typeof FormError>[0]["faults"] }) {
+  const [liking, setLiking] = useState(Number(shownValue(faults, `liking-${crop.id}`, crop.liking)));
+  const amount = (name: "weekly" | "spared", label: string) => (
+    <Box>
+      <chakra.label htmlFor={`${name}-${crop.id}`} fontSize="sm" color="inkSoft">
+        {label}
+      </chakra.label>
+      <Input
+        id={`${name}-${crop.id}`}
+        name={`${name}-${crop.id}`}
+        defaultValue={shownValue(faults, `${name}-${crop.id}`, crop[name])}
+        aria-invalid={faults?.errors[`${name}-${crop.id}`] ? true : undefined}
+        minH="48px"
+        px="2"
+      />
+      {faults?.errors[`${name}-${crop.id}`] && (
+        <Text color="madder" fontSize="sm" role="alert">
+          {faults.errors[`${name}-${crop.id}`]}
+        </Text>
+      )}
+    </Box>
+  );
+  return (
+    <Grid
+      templateColumns={{ base: "44px 1fr 1fr", md: "44px 1.4fr 1fr 1fr" }}
+      columnGap="3"
+      rowGap="1"
+      alignItems="end"
+      py="3"
+      borderBottomWidth="1px"
+      borderColor="ruleSoft"
+    >
+      <Box alignSelf="center">
+        <CropGlyph kind={crop.glyph} stage={1} size={40} />
+      </Box>
+      <Box gridColumn={{ base: "2 / -1", md: "auto" }}>
+        <chakra.label htmlFor={`liking-${crop.id}`} display="block">
+          <strong>{crop.name}</strong>{" "}
+          <chakra.span color="inkSoft" fontSize="sm">
+            {sayLiking(liking)}
+          </chakra.span>
+        </chakra.label>
+        <chakra.input
+          type="range"
+          minH="48px"
+          id={`liking-${crop.id}`}
+          name={`liking-${crop.id}`}
+          min={0}
+          max={2}
+          step={0.1}
+          value={liking}
+          onChange={(e) => setLiking(Number(e.target.value))}
+          aria-valuetext={sayLiking(liking)}
+          w="100%"
+          h="36px"
+          accentColor="moss"
+        />
+      </Box>
+      <Box display={{ base: "block", md: "none" }} />
+      {amount("weekly", "eaten in a week")}
+      {amount("spared", "put by or given")}
+    </Grid>
+  );
+}

@@ -1,0 +1,321 @@
+import { Box, Flex, Grid } from "@chakra-ui/react";
+import { Download } from "lucide-react";
+import { Form } from "react-router";
+import { addDays, sayDay } from "#core/calendar/day";
+import { datedWindowSchema, tripSchema, windowSchema } from "#core/calendar/windows";
+import { personSchema } from "#core/garden/garden";
+import { typedDistance } from "#core/units/distance";
+import { readMass } from "#core/units/mass";
+import { readRoom, volumeUnit } from "#core/units/volume";
+import { containerSchema } from "#core/weighing/pick";
+import { change, newId } from "#db/change";
+import { listContainers, listPeople } from "#db/garden";
+import { sayError } from "#formats/located";
+import { changeFeed, feedView } from "../rounds/feed.server";
+import { CLOCK_STEPS, letDaysPass } from "../server/clock.server";
+import { db, desk } from "../server/desk.server";
+import { done, faultsOf, formOf, numberOf, refuse, typedOf } from "../server/forms.server";
+import { endSession, homeNetwork } from "../server/home-network.server";
+import { readTripsInThread } from "../server/reading.server";
+import { LookChooser } from "../ui/looks";
+import { Tickbox } from "../ui/tickbox";
+import { Button, Field, FormError, Input, LinkButton, Page, Section, Select, shownValue } from "../ui/ui";
+import type { Route } from "./+types/settings";
+import { CalendarFeed } from "./calendar-feed";
+import { DemoClock } from "./demo-clock";
+import { bringGardenBack } from "./garden-back.server";
+import { saveGardenForm } from "./garden-form.server";
+import { HomeNetwork } from "./home-network";
+import { SettingsLists } from "./settings-lists";
+
+/** How far ahead trips are taken from a calendar. */
+const TRIP_DAYS = 400;
+
+export async function loader({ request, url }: Route.LoaderArgs) {
+  const { snapshot, today } = desk();
+  return {
+    garden: snapshot.garden,
+    windows: snapshot.windows,
+    dated: snapshot.datedWindows.filter((w) => w.day >= today),
+    trips: snapshot.trips.filter((t) => t.toDay >= today),
+    people: listPeople(db()),
+    containers: listContainers(db()),
+    today,
+    home: await homeNetwork(request),
+    feed: feedView(url.origin),
+    clockSteps: snapshot.garden.pinnedNow === null ? [] : CLOCK_STEPS,
+  };
+}
+
+export async function action({ request }: Route.ActionArgs) {
+  const form = await formOf(request);
+  const typed = typedOf(form);
+  const d = desk();
+  const { garden } = d.snapshot;
+  const at = d.now;
+  const put = (label: string, work: Parameters<typeof change>[3], to: string) =>
+    done(to, change(db(), label, at, work));
+  switch (typed.intent) {
+    case "feed":
+    case "feed-renew":
+    case "feed-close":
+      changeFeed(form);
+      return done("/settings#calendar", null);
+    case "clock":
+      return done("/", letDaysPass(d, Number(typed.days)));
+    case "garden":
+      return saveGardenForm(d, typed);
+    case "window": {
+      const checked = windowSchema.safeParse({
+        id: newId(),
+        weekday: Number(typed.weekday),
+        startsAt: typed.startsAt,
+        minutes: numberOf(typed.minutes),
+      });
+      return checked.success
+        ? put("Time to go out added", (c) => c.put("windows", checked.data), "/settings#windows")
+        : refuse(faultsOf(checked.error, typed));
+    }
+    case "dated": {
+      const checked = datedWindowSchema.safeParse({
+        id: newId(),
+        day: typed.datedDay,
+        startsAt: typed.datedAt?.trim() ? typed.datedAt : null,
+        minutes: typed.datedAt?.trim() ? numberOf(typed.datedMinutes) : 0,
+      });
+      if (checked.success)
+        return put(
+          `${sayDay(checked.data.day)} ${checked.data.startsAt === null ? "kept free" : "has its own hour"}`,
+          (c) => c.put("datedWindows", checked.data),
+          "/settings#windows",
+        );
+      const faults = faultsOf(checked.error, typed);
+      const [day, startsAt, minutes] = [faults.errors.day, faults.errors.startsAt, faults.errors.minutes];
+      return refuse({
+        typed,
+        errors: {
+          ...(day ? { datedDay: day } : {}),
+          ...(startsAt ? { datedAt: startsAt } : {}),
+          ...(minutes ? { datedMinutes: minutes } : {}),
+        },
+      });
+    }
+    case "trip": {
+      const checked = tripSchema.safeParse({
+        id: newId(),
+        name: typed.tripName?.trim() || "Away",
+        fromDay: typed.fromDay,
+        toDay: typed.toDay,
+        standIn: typed.standIn ?? "",
+        standInMinutes: numberOf(typed.standInMinutes) ?? 0,
+      });
+      return checked.success
+        ? put("Trip added", (c) => c.put("trips", checked.data), "/settings#trips")
+        : refuse(faultsOf(checked.error, typed));
+    }
+    case "calendar": {
+      const file = form.get("calendar");
+      if (!(file instanceof File) || file.size === 0)
+        return refuse({ errors: { calendar: "choose a calendar, a file called …ics" }, typed: {} });
+      const read = await readTripsInThread(await file.text(), garden.timeZone, d.today, addDays(d.today, TRIP_DAYS));
+      if (!read.ok)
+        return refuse({
+          errors: { calendar: `${read.errors.slice(0, 8).map(sayError).join("\n")}\nNo trip was taken.` },
+          typed: {},
+        });
+      const known = new Set(d.snapshot.trips.map((t) => `${t.name} ${t.fromDay} ${t.toDay}`));
+      const fresh = read.value.filter((t) => !known.has(`${t.name} ${t.fromDay} ${t.toDay}`));
+      if (fresh.length === 0)
+        return done(
+          `/settings?said=${encodeURIComponent(read.value.length > 0 ? "These trips were there already." : "No time away in the coming year in this calendar.")}#trips`,
+          null,
+        );
+      return put(
+        `${fresh.length} ${fresh.length === 1 ? "trip" : "trips"} taken from the calendar`,
+        (c) => {
+          for (const { uid: _, ...t } of fresh) c.put("trips", { id: newId(), ...t, standIn: "", standInMinutes: 0 });
+        },
+        "/settings#trips",
+      );
+    }
+    case "person": {
+      const checked = personSchema.safeParse({ id: newId(), name: typed.personName ?? "", role: typed.role });
+      return checked.success
+        ? put(`${checked.data.name} added`, (c) => c.put("people", checked.data), "/settings#people")
+        : refuse({ errors: { personName: "give a name" }, typed });
+    }
+    case "container": {
+      const mass = readMass(typed.tare ?? "", garden.units);
+      if (!mass.ok) return refuse({ errors: { tare: mass.message }, typed });
+      const checked = containerSchema.safeParse({
+        id: newId(),
+        name: typed.containerName ?? "",
+        tareG: mass.massG,
+        litres: readRoom(typed.containerLitres, garden.units),
+        atHand: numberOf(typed.containerCount),
+      });
+      return checked.success
+        ? put(`${checked.data.name} added`, (c) => c.put("containers", checked.data), "/settings#containers")
+        : refuse({
+            typed,
+            errors: {
+              ...(checked.error.issues.some((i) => i.path[0] === "name") ? { containerName: "give it a name" } : {}),
+              ...(checked.error.issues.some((i) => i.path[0] === "litres")
+                ? { containerLitres: `${volumeUnit(garden.units).name}, above nothing` }
+                : {}),
+              ...(checked.error.issues.some((i) => i.path[0] === "atHand") ? { containerCount: "a whole number" } : {}),
+            },
+          });
+    }
+    case "remove": {
+      const table = (["windows", "datedWindows", "trips", "people", "containers"] as const).find(
+        (t) => t === typed.table,
+      );
+      if (!table || !typed.id) return refuse({ errors: { form: "Nothing was asked." }, typed });
+      return put(
+        "Removed",
+        (c) => c.remove(table, typed.id!),
+        `/settings#${table === "datedWindows" ? "windows" : table}`,
+      );
+    }
+    case "end-session":
+      endSession(typed.session ?? "");
+      return done("/settings", null);
+    case "restore":
+      return bringGardenBack(form.get("archive"), at, form.get("rest") === "on");
+    default:
+      return refuse({ errors: { form: "Nothing was asked." }, typed });
+  }
+}
+
+export const meta: Route.MetaFunction = () => [{ title: "Settings · Akmedon" }];
+export default function Settings({ loaderData, actionData }: Route.ComponentProps) {
+  const { garden } = loaderData;
+  const faults = actionData && "errors" in actionData ? actionData : null;
+  const value = (name: string, v: string | number | null | undefined) => shownValue(faults, name, v);
+  const number = (name: Exclude<keyof typeof garden, "orderByHand">, label: string, hint?: string) => (
+    <Field name={name} label={label} hint={hint} faults={faults}>
+      {(p) => <Input {...p} inputMode="decimal" defaultValue={value(name, garden[name])} />}
+    </Field>
+  );
+  const distance = (name: "plotWidthM" | "plotLengthM", label: string) => (
+    <Field name={name} label={label} faults={faults}>
+      {(p) => <Input {...p} defaultValue={value(name, typedDistance(garden[name], garden.units))} />}
+    </Field>
+  );
+  return (
+    <Page
+      title="Settings"
+      actions={
+        <>
+          <LinkButton to="/settings/backups" variant="outline">
+            Backups
+          </LinkButton>
+          <LinkButton to="/settings/household" variant="outline">
+            At home: taste and room
+          </LinkButton>
+          <LinkButton to="/settings/devices" variant="outline">
+            Devices
+          </LinkButton>
+          <LinkButton to="/settings/troubles" variant="quiet">
+            What went wrong
+          </LinkButton>
+        </>
+      }
+    >
+      <FormError faults={faults} />
+      <Grid templateColumns={{ base: "minmax(0, 1fr)", lg: "1fr 1fr" }} gapX="12">
+        <Box>
+          <Section title="The garden">
+            <Form method="post">
+              <Grid gap="4" templateColumns="repeat(2, minmax(0, 1fr))">
+                <Field name="name" label="Name" faults={faults}>
+                  {(p) => <Input {...p} defaultValue={value("name", garden.name)} />}
+                </Field>
+                <Field name="place" label="Place" faults={faults}>
+                  {(p) => <Input {...p} defaultValue={value("place", garden.place)} />}
+                </Field>
+                {number("latitudeDeg", "Latitude, °", "north positive")}
+                {number("longitudeDeg", "Longitude, °", "east positive")}
+                {number("elevationM", "Height, m")}
+                <Field name="timeZone" label="Time zone" faults={faults}>
+                  {(p) => <Input {...p} defaultValue={value("timeZone", garden.timeZone)} />}
+                </Field>
+                <Field name="units" label="Units" faults={faults}>
+                  {(p) => (
+                    <Select {...p} defaultValue={value("units", garden.units)}>
+                      <option value="metric">kilos, centimetres, °C</option>
+                      <option value="us">pounds, inches, °F</option>
+                    </Select>
+                  )}
+                </Field>
+                <Field name="coins" label="Coins as sizes" hint="on a walk" faults={faults}>
+                  {(p) => (
+                    <Select {...p} defaultValue={value("coins", garden.coins)}>
+                      <option value="none">none</option>
+                      <option value="euro">euro coins</option>
+                      <option value="uk">UK coins</option>
+                      <option value="us">US coins</option>
+                    </Select>
+                  )}
+                </Field>
+                {distance("plotWidthM", "Plot, east to west")}
+                {distance("plotLengthM", "Plot, south to north")}
+                {number("hourWorth", "An hour of yours is worth", "in kilos of potatoes; the planner weighs with it")}
+                {number("roundMinutes", "Minutes every round costs", "boots, walking, washing up")}
+                {number("lineMinutes", "Minutes every planting costs", "besides the picking itself")}
+                {number("pickers", "Pickers on a round", "their minutes add up")}
+                {number("eaters", "Eaters at table", "how much a week can use")}
+              </Grid>
+              <Button type="submit" name="intent" value="garden" mt="4">
+                Save the garden
+              </Button>
+            </Form>
+          </Section>
+          <LookChooser />
+          <Section title="The way out, and back in" note="Your garden is yours: open formats, on your own disk">
+            <Flex gap="3" wrap="wrap" mb="5">
+              <LinkButton variant="outline" to="/out/garden.json" reloadDocument>
+                <Download size={18} /> Whole garden, JSON
+              </LinkButton>
+              <LinkButton variant="outline" to="/out/garden.zip" reloadDocument>
+                <Download size={18} /> Garden and photos, ZIP
+              </LinkButton>
+              <LinkButton variant="outline" to="/out/picks.csv" reloadDocument>
+                <Download size={18} /> Picks, CSV
+              </LinkButton>
+              <LinkButton variant="outline" to="/out/weather.csv" reloadDocument>
+                <Download size={18} /> Weather record, CSV
+              </LinkButton>
+              <LinkButton variant="outline" to="/out/rounds.ics" reloadDocument>
+                <Download size={18} /> Rounds, calendar
+              </LinkButton>
+            </Flex>
+            <Form method="post" encType="multipart/form-data">
+              <Field
+                name="archive"
+                label="Bring back a garden"
+                hint="Takes the place of everything here. Undo brings it back."
+                faults={faults}
+              >
+                {(p) => <Input {...p} type="file" accept=".zip,.json,application/zip,application/json" py="2" />}
+              </Field>
+              <Tickbox name="rest" label="Leave out what refers to something that is missing, and bring the rest" />
+              <Button type="submit" name="intent" value="restore" variant="outline" mt="1">
+                Bring it back
+              </Button>
+            </Form>
+          </Section>
+        </Box>
+        <Box>
+          {loaderData.clockSteps.length > 0 && <DemoClock today={loaderData.today} steps={loaderData.clockSteps} />}
+          <SettingsLists {...loaderData} faults={faults} />
+          <Box id="calendar">
+            <CalendarFeed feed={loaderData.feed} />
+          </Box>
+          <HomeNetwork home={loaderData.home} />
+        </Box>
+      </Grid>
+    </Page>
+  );
+}

@@ -1,0 +1,208 @@
+import { Box, chakra, Flex, Heading, Text } from "@chakra-ui/react";
+import type { ReactNode } from "react";
+import { Link } from "react-router";
+import { button, field, THUMB } from "./theme/recipes";
+
+export const Button = chakra("button", button);
+export const LinkButton = chakra(Link, button);
+export const Input = chakra("input", field);
+export const Select = chakra("select", field);
+export const TextArea = chakra("textarea", field);
+export const Anchor = chakra(Link, {
+  base: {
+    color: "moss",
+    textDecoration: "underline",
+    textUnderlineOffset: "3px",
+    textDecorationThickness: "1px",
+  },
+});
+
+/** A link that stands by itself in a row or a line of links: a thumb hits it. */
+export const RowAnchor = chakra(Anchor, {
+  base: {
+    display: { base: "inline-flex", lg: "inline" },
+    alignItems: "center",
+    minH: { base: THUMB, lg: "auto" },
+    minW: { base: THUMB, lg: "auto" },
+  },
+});
+
+/** A page: its name, what it is about in a line, its actions, its contents. */
+export function Page({
+  title,
+  lead,
+  actions,
+  children,
+}: {
+  title: string;
+  lead?: ReactNode;
+  actions?: ReactNode;
+  children: ReactNode;
+}) {
+  return (
+    <Box
+      as="main"
+      id="main"
+      px={{ base: "4", md: "8" }}
+      pt={{ base: "4", md: "7" }}
+      pb="16"
+      maxW="1280px"
+      mx="auto"
+      tabIndex={-1}
+      outline="none"
+    >
+      <Flex wrap="wrap" gap="3" align="flex-end" justify="space-between" mb={{ base: "4", md: "6" }}>
+        <Box>
+          <Heading
+            as="h1"
+            fontSize={{ base: "3xl", md: "4xl" }}
+            fontWeight="600"
+            letterSpacing="-0.01em"
+            lineHeight="1.1"
+          >
+            {title}
+          </Heading>
+          {lead && (
+            <Text color="inkSoft" mt="1.5" maxW="68ch">
+              {lead}
+            </Text>
+          )}
+        </Box>
+        {actions && (
+          <Flex gap="2" wrap="wrap" data-noprint>
+            {actions}
+          </Flex>
+        )}
+      </Flex>
+      {children}
+    </Box>
+  );
+}
+
+/** A part of a page under a rule. */
+export function Section({
+  title,
+  note,
+  children,
+  id,
+}: {
+  title: string;
+  note?: ReactNode;
+  children: ReactNode;
+  id?: string;
+}) {
+  return (
+    // the heading has its rule; a first row need not bring another
+    <Box as="section" mb="9" id={id} css={{ "& > div:first-of-type + div": { borderTopColor: "transparent" } }}>
+      <Flex align="baseline" gap="3" borderBottomWidth="1px" borderColor="rule" pb="1.5" mb="3" wrap="wrap">
+        <Heading as="h2" fontSize="xl" fontWeight="600">
+          {title}
+        </Heading>
+        {note && (
+          <Text color="inkSoft" fontSize="sm">
+            {note}
+          </Text>
+        )}
+      </Flex>
+      {children}
+    </Box>
+  );
+}
+
+export type Faults = { errors: Record<string, string>; typed: Record<string, string> } | undefined | null;
+
+/** A labelled field with its hint, and what is wrong with it beside it. */
+export function Field({
+  name,
+  label,
+  hint,
+  faults,
+  children,
+}: {
+  name: string;
+  label: string;
+  hint?: ReactNode;
+  faults?: Faults;
+  children: (props: FieldProps) => ReactNode;
+}) {
+  const error = faults?.errors[name];
+  const describedBy = [hint ? `${name}-hint` : null, error ? `${name}-error` : null].filter(Boolean).join(" ");
+  return (
+    <Box>
+      <chakra.label htmlFor={name} fontWeight="600" display="block" mb="1">
+        {label}
+      </chakra.label>
+      {children({
+        id: name,
+        name,
+        "aria-invalid": error ? true : undefined,
+        "aria-describedby": describedBy || undefined,
+      })}
+      {hint && (
+        <Text id={`${name}-hint`} color="inkSoft" fontSize="sm" mt="1">
+          {hint}
+        </Text>
+      )}
+      {error && (
+        <Text id={`${name}-error`} color="madder" fontWeight="600" fontSize="sm" mt="1" role="alert">
+          {error}
+        </Text>
+      )}
+    </Box>
+  );
+}
+export type FieldProps = {
+  id: string;
+  name: string;
+  "aria-invalid": true | undefined;
+  "aria-describedby": string | undefined;
+};
+
+/** What was typed before an error, else the value as it stands. */
+export const shownValue = (faults: Faults, name: string, value: string | number | null | undefined): string =>
+  faults?.typed[name] ?? (value === null || value === undefined ? "" : String(value));
+
+/** A quiet box for a caution or an empty state. */
+export function Note({
+  tone = "plain",
+  title,
+  children,
+}: {
+  tone?: "plain" | "caution" | "frost";
+  title?: string;
+  children: ReactNode;
+}) {
+  const look = {
+    plain: { bg: "tint", border: "rule" },
+    caution: { bg: "madderTint", border: "madder" },
+    frost: { bg: "frostTint", border: "frost" },
+  }[tone];
+  return (
+    <Box bg={look.bg} borderLeftWidth="4px" borderColor={look.border} px="4" py="3" mb="4">
+      {title && (
+        <Text fontWeight="650" mb="0.5">
+          {title}
+        </Text>
+      )}
+      <Box>{children}</Box>
+    </Box>
+  );
+}
+
+/** A heading problem of a whole form. */
+export function FormError({ faults }: { faults: Faults }) {
+  const count = faults ? Object.keys(faults.errors).length : 0;
+  if (!faults || count === 0) return null;
+  return (
+    <Note
+      tone="caution"
+      title={
+        faults.errors.form
+          ? "Not saved"
+          : `Not saved: ${count === 1 ? "one field wants" : `${count} fields want`} a look. Nothing you typed is lost.`
+      }
+    >
+      {faults.errors.form ?? null}
+    </Note>
+  );
+}
