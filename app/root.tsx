@@ -1,7 +1,7 @@
 import "@fontsource-variable/fraunces/wght.css";
 import "@fontsource-variable/source-sans-3/wght.css";
 import "./global.css";
-import { ChakraProvider } from "@chakra-ui/react";
+import { ChakraProvider, Flex } from "@chakra-ui/react";
 import headingFont from "@fontsource-variable/fraunces/files/fraunces-latin-wght-normal.woff2?url";
 import bodyFont from "@fontsource-variable/source-sans-3/files/source-sans-3-latin-wght-normal.woff2?url";
 import { type ReactNode, useContext, useEffect } from "react";
@@ -18,8 +18,10 @@ import {
 import type { Route } from "./+types/root";
 import { modeOf } from "./server/mode.server";
 import { takeTurns } from "./server/turns.server";
+import { PARTS } from "./shell/parts";
 import { NonceContext } from "./ui/nonce";
 import { system } from "./ui/theme";
+import { LinkButton, Page } from "./ui/ui";
 
 export const meta: Route.MetaFunction = () => [
   { title: "Akmedon" },
@@ -79,16 +81,18 @@ export default function App() {
 
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
   const known = isRouteErrorResponse(error);
-  const message = known
+  const said = known
     ? (typeof error.data === "object" && error.data?.message) || error.statusText
     : "Something went wrong while making this page. Nothing you entered was lost.";
   return (
-    <main style={{ maxWidth: 560, margin: "12vh auto", padding: 24, fontFamily: "Georgia, serif" }}>
-      <h1 style={{ fontSize: 30, marginBottom: 12 }}>
-        {known && error.status === 404 ? "Nothing grows here" : "That did not work"}
-      </h1>
-      <p style={{ marginBottom: 20 }}>{String(message)}</p>
-      <a href="/">Back to today</a>
-    </main>
+    <Page title={known && error.status === 404 ? "Nothing grows here" : "That did not work"} lead={String(said)}>
+      <Flex as="nav" aria-label="Parts" gap="2" wrap="wrap">
+        {PARTS.map((p) => (
+          <LinkButton key={p.to} to={p.to} reloadDocument variant={p.to === "/" ? "solid" : "outline"}>
+            <p.icon size={18} aria-hidden /> {p.name}
+          </LinkButton>
+        ))}
+      </Flex>
+    </Page>
   );
 }

@@ -10,7 +10,7 @@ describe("frost before the next free hour", () => {
     for (const day of ["2026-10-06", "2026-10-07", "2026-10-08"]) {
       await page.goto("/settings");
       await ready(page);
-      await page.locator("input[name=datedDay]").fill(day);
+      await page.locator("#datedDay").fill(day);
       await page.locator("input[name=datedAt]").fill("");
       await page.locator("button[value=dated]").click();
       await page.getByText("Undo").first().waitFor();

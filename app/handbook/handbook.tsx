@@ -5,6 +5,7 @@ import { pickMonths } from "#core/handbook/season";
 import { gardenOf } from "#db/garden";
 import { db, desk, handbook } from "../server/desk.server";
 import { CropGlyph } from "../ui/crop-glyph";
+import { Tickbox } from "../ui/tickbox";
 import { Input, LinkButton, Page, Section, Select } from "../ui/ui";
 import type { Route } from "./+types/handbook";
 
@@ -115,10 +116,7 @@ export default function Handbook({ loaderData }: Route.ComponentProps) {
               </option>
             ))}
           </Select>
-          <chakra.label display="inline-flex" gap="2" alignItems="center" minH="48px" cursor="pointer">
-            <input type="checkbox" name="mine" value="1" defaultChecked={params.get("mine") === "1"} />
-            only what I grow
-          </chakra.label>
+          <Tickbox name="mine" value="1" label="only what I grow" checked={params.get("mine") === "1"} />
           <Text color="inkSoft" aria-live="polite">
             {count} {count === 1 ? "crop" : "crops"}
           </Text>

@@ -5,6 +5,7 @@ import { Form, useFetcher } from "react-router";
 import { lastGood, useKept } from "../offline/last-good";
 import { desk } from "../server/desk.server";
 import { formOf, typedOf } from "../server/forms.server";
+import { DateInput } from "../ui/date-input";
 import { Tickbox } from "../ui/tickbox";
 import { Button, type Faults, Field, FormError, Input, LinkButton, Page, Section, Select, shownValue } from "../ui/ui";
 import type { Route } from "./+types/jobs";
@@ -201,7 +202,7 @@ function OwnJobForm({ view, faults, job }: { view: View; faults: Faults; job: Vi
         </Field>
         <Grid templateColumns="repeat(2, minmax(0, 1fr))" gap="4">
           <Field name="startOn" label="From" faults={faults}>
-            {(p) => <Input {...p} type="date" minW="0" defaultValue={value("startOn", job?.startOn ?? view.today)} />}
+            {(p) => <DateInput {...p} defaultValue={value("startOn", job?.startOn ?? view.today)} />}
           </Field>
           <Field name="minutes" label="Minutes" faults={faults}>
             {(p) => <Input {...p} inputMode="numeric" minW="0" defaultValue={value("minutes", job?.minutes ?? 5)} />}
@@ -217,7 +218,7 @@ function OwnJobForm({ view, faults, job }: { view: View; faults: Faults; job: Vi
               {(p) => <Input {...p} inputMode="numeric" minW="0" defaultValue={value("times", job?.times)} />}
             </Field>
             <Field name="untilOn" label="Until" faults={faults}>
-              {(p) => <Input {...p} type="date" minW="0" defaultValue={value("untilOn", job?.untilOn)} />}
+              {(p) => <DateInput {...p} defaultValue={value("untilOn", job?.untilOn)} />}
             </Field>
             <Box alignSelf="end">
               <Tickbox

@@ -4,6 +4,7 @@ import { PLACE_KINDS, PLACE_WORDS, ROOM_IN, roomUnitLitres, roomUnitWords } from
 import { typedVolume, volumeUnit } from "#core/units/volume";
 import { desk } from "../server/desk.server";
 import { formOf } from "../server/forms.server";
+import { FileInput } from "../ui/file-input";
 import {
   Anchor,
   Button,
@@ -181,7 +182,7 @@ function Readings({ place, simulated, faults, deg }: ReadingsProps) {
             </Text>
           )}
           <Flex gap="2" mt="2" wrap="wrap">
-            <Input name="file" type="file" aria-label="or a file" accept=".csv,.txt,text/csv" py="2" />
+            <FileInput name="file" label="or a file" accept=".csv,.txt,text/csv" />
             <Button type="submit" name="intent" value="readings" variant="outline">
               Take them in
             </Button>

@@ -3,6 +3,7 @@ import { type ReactNode, useState } from "react";
 import { PRESERVED, PRESERVED_WORDS, PRESERVING_CAUTION, type Preserved } from "#core/keeping/blanching";
 import { LOSS_CAUSES } from "#core/keeping/lot";
 import { Cautions } from "../ui/cautions";
+import { DateInput } from "../ui/date-input";
 import { StepTimer } from "../ui/step-timer";
 import { Button, type Faults, Field, Input, Note, Select, shownValue } from "../ui/ui";
 import type { lotView } from "./lot.server";
@@ -156,7 +157,7 @@ export function LotActions({ view, faults }: Props) {
           </Text>
           <Grid templateColumns={two} gap="3">
             <Field name="date-until" label="Good until" faults={faults}>
-              {(p) => <Input {...p} type="date" defaultValue={value("date-until", lot.useBy)} />}
+              {(p) => <DateInput {...p} defaultValue={value("date-until", lot.useBy)} />}
             </Field>
             <Flex gap="2" align="end">
               <Box flex="1">

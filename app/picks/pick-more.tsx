@@ -9,6 +9,7 @@ import {
   PURPOSE_WORDS,
   PURPOSES,
 } from "#core/weighing/pick";
+import { DateInput } from "../ui/date-input";
 import { type Faults, Field, Input, Select, shownValue } from "../ui/ui";
 import { PickingClock } from "./picking-clock";
 
@@ -87,7 +88,7 @@ export function PickMore({ pick, part, crop, leave, netG, units, today, faults }
             hint="Then the plan takes all that is left that day."
             faults={faults}
           >
-            {(p) => <Input {...p} type="date" min={today} defaultValue={value("restOn", "")} />}
+            {(p) => <DateInput {...p} min={today} defaultValue={value("restOn", "")} />}
           </Field>
         )}
         {pick && pick.grossG !== null && (

@@ -10,6 +10,7 @@ import { formOf, missing } from "../server/forms.server";
 import { Cautions } from "../ui/cautions";
 import { CropGlyph } from "../ui/crop-glyph";
 import { PhotoField } from "../ui/photo-field";
+import { Tickbox } from "../ui/tickbox";
 import {
   Anchor,
   Button,
@@ -238,26 +239,13 @@ export default function PickPage({ loaderData, actionData }: Route.ComponentProp
             />
             <Flex gap="6" wrap="wrap">
               {crop.topsShare > 0 && (
-                <chakra.label display="flex" gap="2" alignItems="center" minH="48px">
-                  <input
-                    type="checkbox"
-                    name="topsOn"
-                    checked={topsOn}
-                    onChange={(e) => setTops(e.target.checked)}
-                    style={{ width: 22, height: 22 }}
-                  />{" "}
-                  tops still on
-                </chakra.label>
+                <Tickbox name="topsOn" label="tops still on" checked={topsOn} onChange={setTops} />
               )}
-              <chakra.label display="flex" gap="2" alignItems="center" minH="48px">
-                <input
-                  type="checkbox"
-                  name="estimated"
-                  defaultChecked={faults ? faults.typed.estimated === "on" : pick?.estimated}
-                  style={{ width: 22, height: 22 }}
-                />{" "}
-                an estimate, not weighed
-              </chakra.label>
+              <Tickbox
+                name="estimated"
+                label="an estimate, not weighed"
+                checked={faults ? faults.typed.estimated === "on" : (pick?.estimated ?? false)}
+              />
             </Flex>
             <PickMore
               pick={pick}

@@ -2,6 +2,7 @@ import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import { Form, useSubmit } from "react-router";
 import { GROUP_WORDS, GROUPS } from "#core/season/pick-log";
 import { GRADE_WORDS, GRADES, PART_WORDS, PARTS, PURPOSE_WORDS, PURPOSES, WAY_WORDS, WAYS } from "#core/weighing/pick";
+import { DateInput } from "../ui/date-input";
 import { Button, Input, Select } from "../ui/ui";
 import type { Column } from "./picks.server";
 
@@ -75,10 +76,10 @@ export function PicksFilter({ params, sort, down, crops, years, people, columns,
         </chakra.summary>
         <Grid templateColumns={{ base: "repeat(2, minmax(0, 1fr))", md: "repeat(4, minmax(0, 1fr))" }} gap="3" mb="3">
           <Labelled words="from">
-            <Input name="from" type="date" defaultValue={is("from")} minW="0" />
+            <DateInput name="from" defaultValue={is("from")} />
           </Labelled>
           <Labelled words="to">
-            <Input name="to" type="date" defaultValue={is("to")} minW="0" />
+            <DateInput name="to" defaultValue={is("to")} />
           </Labelled>
           <Labelled words="who">
             {choice(

@@ -1,4 +1,4 @@
-import { Box, chakra } from "@chakra-ui/react";
+import { Box, chakra, Table } from "@chakra-ui/react";
 import { type ClipboardEvent, type KeyboardEvent, useRef, useState } from "react";
 import { flushSync } from "react-dom";
 import { Button } from "../ui/ui";
@@ -111,7 +111,8 @@ export function PicksGrid({ rows, onRows, blank, options, faults, brought }: Pro
           ))}
         </datalist>
       ))}
-      <chakra.table
+      <Table.Root
+        native
         ref={table}
         borderCollapse="collapse"
         width="100%"
@@ -189,7 +190,7 @@ export function PicksGrid({ rows, onRows, blank, options, faults, brought }: Pro
             ];
           })}
         </tbody>
-      </chakra.table>
+      </Table.Root>
     </Box>
   );
 }

@@ -5,20 +5,9 @@ import { sayDate } from "#core/calendar/day";
 import { freshId } from "../offline/queue";
 import { desk } from "../server/desk.server";
 import { formOf } from "../server/forms.server";
+import { FileInput } from "../ui/file-input";
 import { ImportProgress } from "../ui/import-progress";
-import {
-  Button,
-  type Faults,
-  Field,
-  FormError,
-  Input,
-  LinkButton,
-  Note,
-  Page,
-  Section,
-  shownValue,
-  TextArea,
-} from "../ui/ui";
+import { Button, type Faults, Field, FormError, LinkButton, Note, Page, Section, shownValue, TextArea } from "../ui/ui";
 import type { Route } from "./+types/picks-import";
 import { PickColumns } from "./pick-columns";
 import { importPicks } from "./picks-import.server";
@@ -116,7 +105,7 @@ export default function PicksImport({ actionData }: Route.ComponentProps) {
           )}
           <Box mt="4">
             <Field name="file" label="or a file" faults={faults}>
-              {(p) => <Input {...p} type="file" accept=".csv,.tsv,.txt,text/csv" py="2" />}
+              {(p) => <FileInput {...p} accept=".csv,.tsv,.txt,text/csv" />}
             </Field>
           </Box>
           <input type="hidden" name="token" value={token} />

@@ -1,22 +1,12 @@
-import { Combobox, chakra, createListCollection, Portal } from "@chakra-ui/react";
+import { Combobox, createListCollection, Portal } from "@chakra-ui/react";
 import { ChevronsUpDown } from "lucide-react";
-import { useMemo, useState, useSyncExternalStore } from "react";
-import { field } from "../ui/theme/recipes";
+import { useMemo, useState } from "react";
 import { type FieldProps, Select } from "../ui/ui";
+import { useAwake } from "../ui/use-awake";
 
 type Choice = { id: string; name: string };
 /** From so many plantings on, one is found sooner by typing. */
 const MANY = 10;
-const Typed = chakra(Combobox.Input, field);
-
-const never = () => () => undefined;
-/** Whether the page's scripts run: before they do, a plain list serves. */
-const useAwake = (): boolean =>
-  useSyncExternalStore(
-    never,
-    () => true,
-    () => false,
-  );
 
 /** Whether every word typed is found in a name: crop, kind or bed, in any order. @example holds("Kale ‘black palm’ · Upper second", "up kale") // true */
 export const holds = (name: string, typed: string): boolean => {
@@ -86,55 +76,24 @@ export function PlantingChoice({
       onValueChange={(e) => e.value[0] && onChoose(e.value[0])}
     >
       <input type="hidden" name={given.name} value={value} />
-      <Combobox.Control position="relative">
-        <Typed
+      <Combobox.Control>
+        <Combobox.Input
           minH="54px"
           fontSize="lg"
-          pe="12"
           aria-invalid={given["aria-invalid"]}
           aria-describedby={given["aria-describedby"]}
           placeholder={chosen}
         />
-        <Combobox.Trigger
-          position="absolute"
-          right="0"
-          top="0"
-          h="100%"
-          w="48px"
-          display="grid"
-          placeItems="center"
-          aria-label="All plantings"
-        >
+        <Combobox.Trigger aria-label="All plantings">
           <ChevronsUpDown size={18} aria-hidden />
         </Combobox.Trigger>
       </Combobox.Control>
       <Portal>
         <Combobox.Positioner>
-          <Combobox.Content
-            bg="sheet"
-            borderWidth="1px"
-            borderColor="rule"
-            borderRadius="soft"
-            boxShadow="lg"
-            maxH="50vh"
-            overflowY="auto"
-            py="1"
-            zIndex="10"
-          >
-            <Combobox.Empty px="3" py="3" color="inkSoft">
-              Nothing that grows is called so.
-            </Combobox.Empty>
+          <Combobox.Content>
+            <Combobox.Empty>Nothing that grows is called so.</Combobox.Empty>
             {found.items.map((p) => (
-              <Combobox.Item
-                key={p.id}
-                item={p}
-                px="3"
-                minH="48px"
-                display="flex"
-                alignItems="center"
-                cursor="pointer"
-                css={{ "&[data-highlighted]": { bg: "tint" }, "&[data-state=checked]": { fontWeight: 650 } }}
-              >
+              <Combobox.Item key={p.id} item={p}>
                 {p.name}
               </Combobox.Item>
             ))}

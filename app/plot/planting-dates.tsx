@@ -4,6 +4,7 @@ import { Form } from "react-router";
 import { sayDate, sayDay } from "#core/calendar/day";
 import { allowedFrom, SKINS_SET_DAYS, TREATMENT_WORDS, TREATMENTS, type Treatment } from "#core/garden/treatment";
 import { PICK_WISH_WORDS, PICK_WISHES, type PickWish } from "#core/planning/question/wish";
+import { DateInput } from "../ui/date-input";
 import { Button, type Faults, Field, Input, Note, Section, Select, shownValue } from "../ui/ui";
 
 function Removable({ intent, id, children }: { intent: string; id: string; children: React.ReactNode }) {
@@ -80,7 +81,7 @@ export function PlantingDates({
             )}
           </Field>
           <Field name="treatDay" label="On" faults={faults}>
-            {(p) => <Input {...p} type="date" defaultValue={value("treatDay", today)} />}
+            {(p) => <DateInput {...p} defaultValue={value("treatDay", today)} />}
           </Field>
           <Field name="product" label="With" hint="as the label names it" faults={faults}>
             {(p) => <Input {...p} defaultValue={value("product", "")} disabled={kind === "tops-cut"} />}
@@ -120,7 +121,7 @@ export function PlantingDates({
           </Box>
           <Box flex="1 1 130px">
             <Field name="wishDay" label="Day" faults={faults}>
-              {(p) => <Input {...p} type="date" defaultValue={value("wishDay", today)} />}
+              {(p) => <DateInput {...p} defaultValue={value("wishDay", today)} />}
             </Field>
           </Box>
           <Button type="submit" name="intent" value="wish" variant="outline">

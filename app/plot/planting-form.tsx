@@ -4,6 +4,7 @@ import { Form } from "react-router";
 import { START_WORDS } from "#core/garden/planting";
 import { sayArea, typedDistance } from "#core/units/distance";
 import { LessonsNote } from "../lessons/lessons-note";
+import { DateInput } from "../ui/date-input";
 import { Button, type Faults, Field, FormError, Input, LinkButton, Select, shownValue, TextArea } from "../ui/ui";
 import type { Route } from "./+types/planting";
 import { ReadyDates } from "./ready-dates";
@@ -72,10 +73,10 @@ export function PlantingForm({ data, faults }: { data: Route.ComponentProps["loa
             )}
           </Field>
           <Field name="startedOn" label="On" faults={faults}>
-            {(p) => <Input {...p} type="date" value={startedOn} onChange={(e) => setStartedOn(e.target.value)} />}
+            {(p) => <DateInput {...p} value={startedOn} onDay={setStartedOn} />}
           </Field>
           <Field name="endedOn" label="Cleared on" hint="Empty while it grows." faults={faults}>
-            {(p) => <Input {...p} type="date" defaultValue={value("endedOn", planting?.endedOn)} />}
+            {(p) => <DateInput {...p} defaultValue={value("endedOn", planting?.endedOn)} />}
           </Field>
         </Grid>
         <Grid templateColumns="1fr 1fr 1fr" gap="4">

@@ -1,6 +1,7 @@
 import { Flex, Grid, Text } from "@chakra-ui/react";
 import { Form } from "react-router";
 import { BED_LOSS_CAUSES } from "#core/season/bed-loss";
+import { DateInput } from "../ui/date-input";
 import { Button, type Faults, Field, Input, Section, Select, shownValue } from "../ui/ui";
 
 type Loss = { id: string; day: string; cause: string; amount: string; note: string };
@@ -48,7 +49,7 @@ export function PlantingLosses({ losses, today, faults }: { losses: readonly Los
             )}
           </Field>
           <Field name="lostDay" label="On" faults={faults}>
-            {(p) => <Input {...p} type="date" defaultValue={value("lostDay", today)} />}
+            {(p) => <DateInput {...p} defaultValue={value("lostDay", today)} />}
           </Field>
           <Field name="lostNote" label="Note" faults={faults}>
             {(p) => <Input {...p} defaultValue={value("lostNote", "")} />}

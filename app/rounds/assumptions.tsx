@@ -1,4 +1,4 @@
-import { Box, chakra, Text } from "@chakra-ui/react";
+import { Box, chakra, Table, Text } from "@chakra-ui/react";
 import { plantingName } from "#core/garden/name";
 import { BEYOND_SHARE, SPARED_SHARE } from "#core/household/taste";
 import { LEAST_LINE_G } from "#core/planning/rounds/rounds";
@@ -108,7 +108,8 @@ export default function Assumptions({ loaderData }: Route.ComponentProps) {
       </Section>
       <Section title="Crop by crop" note="From the handbook, your plantings and your picks; an own crop changes it">
         <Box overflowX="auto" tabIndex={0} role="group" aria-label="Assumptions crop by crop">
-          <chakra.table
+          <Table.Root
+            native
             minW="max-content"
             fontSize="sm"
             css={{
@@ -166,7 +167,7 @@ export default function Assumptions({ loaderData }: Route.ComponentProps) {
                 </tr>
               ))}
             </tbody>
-          </chakra.table>
+          </Table.Root>
         </Box>
       </Section>
       <Text fontSize="sm" color="inkSoft">

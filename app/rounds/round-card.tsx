@@ -4,6 +4,7 @@ import { Form } from "react-router";
 import { daysBetween, sayDay, sayNear, weekdayName } from "#core/calendar/day";
 import { sayMass, type UnitSystem } from "#core/units/mass";
 import { proseIn } from "#core/units/prose";
+import { Tickbox } from "../ui/tickbox";
 import { Button, LinkButton, Section } from "../ui/ui";
 import { RoundAlternatives, type ShownAlternative } from "./round-alternatives";
 
@@ -130,9 +131,7 @@ export function RoundCard({ round: r, slots, today, units, roundMinutes, plantin
             <input type="hidden" name="roundId" value={r.id} />
             <Flex wrap="wrap" columnGap="4" rowGap="1" align="center" py="1">
               {r.lines.map((l) => (
-                <chakra.label key={l.id} display="inline-flex" gap="1.5" alignItems="center" minH="48px" fontSize="sm">
-                  <input type="checkbox" name={`line-${l.id}`} /> {l.kind}
-                </chakra.label>
+                <Tickbox key={l.id} name={`line-${l.id}`} label={l.kind} />
               ))}
               <Hours name="slotId" label="Their hour" slots={slots} today={today} at={`${r.day}T${r.startsAt}`} />
               <Button type="submit" size="sm" variant="quiet" name="intent" value="split">

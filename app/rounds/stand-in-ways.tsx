@@ -1,7 +1,8 @@
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { FileDown, Link2 } from "lucide-react";
 import { Form } from "react-router";
-import { Button, type Faults, Field, Input, LinkButton, Section } from "../ui/ui";
+import { FileInput } from "../ui/file-input";
+import { Button, type Faults, Field, LinkButton, Section } from "../ui/ui";
 
 type Link = { address: string | null; code: string | null; atHome: boolean };
 
@@ -59,7 +60,7 @@ export function StandInWays({ who, link, faults }: { who: string; link: Link; fa
             </LinkButton>
             <Form method="post" encType="multipart/form-data" preventScrollReset>
               <Field name="file" label={`The file that ${name} gives back`} faults={faults}>
-                {(p) => <Input {...p} type="file" accept=".json,application/json" py="2" />}
+                {(p) => <FileInput {...p} accept=".json,application/json" />}
               </Field>
               <Button type="submit" name="intent" value="read-back" variant="outline" mt="2">
                 Read it into the log

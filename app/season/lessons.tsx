@@ -2,6 +2,7 @@ import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { Form } from "react-router";
 import { desk } from "../server/desk.server";
 import { formOf, typedOf } from "../server/forms.server";
+import { DateInput } from "../ui/date-input";
 import { Button, type Faults, Field, FormError, Input, Page, Section, Select, shownValue, TextArea } from "../ui/ui";
 import type { Route } from "./+types/lessons";
 import { changeLessons, lessonsView } from "./lessons.server";
@@ -74,14 +75,7 @@ export default function Lessons({ loaderData, actionData }: Route.ComponentProps
                     hint={days ? "A week before it was started. Empty: never by itself." : "Empty: never by itself."}
                     faults={fresh}
                   >
-                    {(p) => (
-                      <Input
-                        {...p}
-                        type="date"
-                        defaultValue={shownValue(fresh, "remindOn", days?.start ?? "")}
-                        minW="0"
-                      />
-                    )}
+                    {(p) => <DateInput {...p} defaultValue={shownValue(fresh, "remindOn", days?.start ?? "")} />}
                   </Field>
                 </Grid>
               </Grid>

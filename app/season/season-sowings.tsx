@@ -5,6 +5,7 @@ import { addDays } from "#core/calendar/day";
 import { desk } from "../server/desk.server";
 import { formOf, typedOf } from "../server/forms.server";
 import { CropGlyph } from "../ui/crop-glyph";
+import { DateInput } from "../ui/date-input";
 import { FiguresTable } from "../ui/figures-table";
 import {
   Button,
@@ -207,7 +208,7 @@ function SeriesForm({ view, faults }: { view: View; faults: Faults }) {
           )}
         </Field>
         <Field name="first" label={how === "trays" ? "First into trays" : "First"} faults={faults}>
-          {(p) => <Input {...p} key={`${bedId} ${how}`} type="date" minW="0" defaultValue={value("first", first)} />}
+          {(p) => <DateInput {...p} key={`${bedId} ${how}`} defaultValue={value("first", first)} />}
         </Field>
         <Field name="every" label="Every so many days" faults={faults}>
           {(p) => (

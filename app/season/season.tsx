@@ -1,4 +1,4 @@
-import { Box, Flex, Grid, Text } from "@chakra-ui/react";
+import { Box, Flex, Grid, Progress, Skeleton, Text } from "@chakra-ui/react";
 import { Download, FileText } from "lucide-react";
 import { lazy, Suspense, useEffect, useState } from "react";
 import { Form, useSearchParams, useSubmit } from "react-router";
@@ -77,10 +77,12 @@ export default function Season({ loaderData }: Route.ComponentProps) {
       {rows.length > 0 && (
         <>
           <Box h="260px" mb="8">
-            {drawn && (
-              <Suspense fallback={null}>
+            {drawn ? (
+              <Suspense fallback={<Skeleton h="100%" />}>
                 <WeekChart weeks={weeks} units={units} />
               </Suspense>
+            ) : (
+              <Skeleton h="100%" />
             )}
           </Box>
           <Section title="Harvest" note="weighed and estimated apart; yields count both">
@@ -137,9 +139,11 @@ export default function Season({ loaderData }: Route.ComponentProps) {
                     <Text>{w.name}</Text>
                     <Text fontWeight="600">{w.amount}</Text>
                   </Flex>
-                  <Box h="6px" bg="tint" mt="1">
-                    <Box h="6px" bg="moss" style={{ width: `${(100 * w.massG) / whole}%` }} />
-                  </Box>
+                  <Progress.Root value={w.massG} max={whole} mt="1" aria-hidden>
+                    <Progress.Track>
+                      <Progress.Range />
+                    </Progress.Track>
+                  </Progress.Root>
                 </Box>
               ))}
             </Section>

@@ -1,4 +1,4 @@
-import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import { Box, chakra, Flex, Table, Text } from "@chakra-ui/react";
 import { CropGlyph } from "../ui/crop-glyph";
 import type { weeksView } from "./season-weeks.server";
 
@@ -19,7 +19,7 @@ const Cell = chakra("td", { base: { padding: "3px 1px", minWidth: "17px" } });
 export function WeekCells({ view }: { view: View }) {
   return (
     <Box overflowX="auto" position="relative" role="region" aria-label="Weeks of every crop" tabIndex={0}>
-      <chakra.table borderCollapse="collapse" css={{ "& th": { fontWeight: 600, textAlign: "left" } }}>
+      <Table.Root native borderCollapse="collapse" css={{ "& th": { fontWeight: 600, textAlign: "left" } }}>
         <thead>
           <tr>
             <th>
@@ -76,7 +76,7 @@ export function WeekCells({ view }: { view: View }) {
             </tr>
           ))}
         </tbody>
-      </chakra.table>
+      </Table.Root>
     </Box>
   );
 }

@@ -1,6 +1,5 @@
-import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import { Box, Clipboard, Fieldset, Flex, Text } from "@chakra-ui/react";
 import { Copy } from "lucide-react";
-import { useState } from "react";
 import { Form } from "react-router";
 import { FEED_PARTS, FEED_WORDS, type FeedPart } from "#formats/feed-parts";
 import { Tickbox } from "../ui/tickbox";
@@ -8,7 +7,6 @@ import { Button, Field, Input, Section } from "../ui/ui";
 
 /** The garden in one's own calendar: the secret address, what it holds, a new one, none. */
 export function CalendarFeed({ feed }: { feed: { address: string | null; parts: FeedPart[]; alarm: number | null } }) {
-  const [copied, setCopied] = useState(false);
   const { address } = feed;
   return (
     <Section title="In your calendar" note="rounds, jobs and dates, kept up to date">
@@ -18,32 +16,27 @@ export function CalendarFeed({ feed }: { feed: { address: string | null; parts: 
             <Text mb="1">
               Subscribe to this address in your calendar. Whoever has it can read it: keep it to yourselves.
             </Text>
-            <Flex gap="2" align="center">
-              <Input
-                readOnly
-                aria-label="Address of the calendar"
-                value={address}
-                minW="0"
-                fontSize="sm"
-                onFocus={(e) => e.target.select()}
-              />
-              <Button
-                type="button"
-                variant="outline"
-                aria-label="Copy the address"
-                onClick={() => void navigator.clipboard?.writeText(address).then(() => setCopied(true))}
-              >
-                <Copy size={18} aria-hidden /> {copied ? "Copied" : "Copy"}
-              </Button>
-            </Flex>
+            <Clipboard.Root value={address}>
+              <Clipboard.Control display="flex" gap="2" alignItems="center">
+                <Clipboard.Input asChild>
+                  <Input aria-label="Address of the calendar" minW="0" fontSize="sm" />
+                </Clipboard.Input>
+                <Clipboard.Trigger asChild>
+                  <Button type="button" variant="outline" aria-label="Copy the address">
+                    <Copy size={18} aria-hidden />
+                    <Clipboard.Indicator copied="Copied">Copy</Clipboard.Indicator>
+                  </Button>
+                </Clipboard.Trigger>
+              </Clipboard.Control>
+            </Clipboard.Root>
           </Box>
         )}
-        <Box as="fieldset" mb="3">
-          <chakra.legend fontWeight="600">It holds</chakra.legend>
+        <Fieldset.Root mb="3">
+          <Fieldset.Legend>It holds</Fieldset.Legend>
           {FEED_PARTS.map((p) => (
             <Tickbox key={p} name="part" value={p} label={FEED_WORDS[p]} checked={feed.parts.includes(p)} />
           ))}
-        </Box>
+        </Fieldset.Root>
         <Field name="alarm" label="Call before a round, minutes" hint="empty: never" faults={null}>
           {(p) => (
             <Input

@@ -6,6 +6,8 @@ import type { Garden, Person } from "#core/garden/garden";
 import { sayMass } from "#core/units/mass";
 import { sayVolume, volumeUnit } from "#core/units/volume";
 import type { Container } from "#core/weighing/pick";
+import { DateInput } from "../ui/date-input";
+import { FileInput } from "../ui/file-input";
 import { Button, type Faults, Field, Input, Note, Section, Select, shownValue } from "../ui/ui";
 
 const DAYS = ["Sunday", "Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday"];
@@ -88,7 +90,7 @@ export function SettingsLists({ garden, windows, dated, trips, people, container
             alignItems="end"
           >
             <Field name="datedDay" label="On" faults={faults}>
-              {(p) => <Input {...p} type="date" defaultValue={value("datedDay", today)} />}
+              {(p) => <DateInput {...p} defaultValue={value("datedDay", today)} />}
             </Field>
             <Field name="datedAt" label="Its hour" faults={faults}>
               {(p) => <Input {...p} type="time" defaultValue={value("datedAt", "")} />}
@@ -139,10 +141,10 @@ export function SettingsLists({ garden, windows, dated, trips, people, container
               ))}
             </datalist>
             <Field name="fromDay" label="First day away" faults={faults}>
-              {(p) => <Input {...p} type="date" defaultValue={value("fromDay", today)} />}
+              {(p) => <DateInput {...p} defaultValue={value("fromDay", today)} />}
             </Field>
             <Field name="toDay" label="Last day away" faults={faults}>
-              {(p) => <Input {...p} type="date" defaultValue={value("toDay", today)} />}
+              {(p) => <DateInput {...p} defaultValue={value("toDay", today)} />}
             </Field>
           </Grid>
           <Button type="submit" name="intent" value="trip" mt="2">
@@ -157,7 +159,7 @@ export function SettingsLists({ garden, windows, dated, trips, people, container
               hint="Events of a day or longer in the coming year, repeated ones too."
               faults={faults}
             >
-              {(p) => <Input {...p} type="file" accept=".ics,text/calendar" py="2" />}
+              {(p) => <FileInput {...p} accept=".ics,text/calendar" />}
             </Field>
             <Button type="submit" name="intent" value="calendar" variant="outline" mt="2">
               Take its trips

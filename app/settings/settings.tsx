@@ -17,6 +17,7 @@ import { db, desk } from "../server/desk.server";
 import { done, faultsOf, formOf, numberOf, refuse, typedOf } from "../server/forms.server";
 import { endSession, homeNetwork } from "../server/home-network.server";
 import { readTripsInThread } from "../server/reading.server";
+import { FileInput } from "../ui/file-input";
 import { LookChooser } from "../ui/looks";
 import { Tickbox } from "../ui/tickbox";
 import { Button, Field, FormError, Input, LinkButton, Page, Section, Select, shownValue } from "../ui/ui";
@@ -298,7 +299,7 @@ export default function Settings({ loaderData, actionData }: Route.ComponentProp
                 hint="Takes the place of everything here. Undo brings it back."
                 faults={faults}
               >
-                {(p) => <Input {...p} type="file" accept=".zip,.json,application/zip,application/json" py="2" />}
+                {(p) => <FileInput {...p} accept=".zip,.json,application/zip,application/json" />}
               </Field>
               <Tickbox name="rest" label="Leave out what refers to something that is missing, and bring the rest" />
               <Button type="submit" name="intent" value="restore" variant="outline" mt="1">

@@ -1,27 +1,17 @@
 import { Box, chakra, Flex, Menu, Portal, Text } from "@chakra-ui/react";
-import {
-  Archive,
-  BookOpen,
-  CalendarRange,
-  ChartColumn,
-  CloudSun,
-  Footprints,
-  LayoutGrid,
-  ListChecks,
-  type LucideIcon,
-  Scale,
-  Settings,
-  Sunrise,
-} from "lucide-react";
-import { Form, NavLink, Outlet, useLocation, useNavigate, useNavigation, useSearchParams } from "react-router";
+import { LayoutGrid } from "lucide-react";
+import { NavLink, Outlet, useLocation, useNavigation } from "react-router";
 import { sayDay } from "#core/calendar/day";
 import { undoable } from "#db/change";
 import { gardenOf, nowAt } from "#db/garden";
 import { lastGood, useKept } from "../offline/last-good";
 import { db } from "../server/desk.server";
+import { CountryContext } from "../ui/country";
+import { Hint } from "../ui/hint";
 import { LookButton } from "../ui/looks";
-import { Button } from "../ui/ui";
 import type { Route } from "./+types/frame";
+import { Done } from "./done";
+import { PARTS } from "./parts";
 import { Shortcuts } from "./shortcuts";
 import { WaitingBar } from "./waiting-line";
 
@@ -41,21 +31,6 @@ export function loader({ url }: Route.LoaderArgs) {
 
 /** The frame stands without a signal too, as it was when the server last answered. */
 export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) => lastGood("frame", () => serverLoader());
-
-/** The parts of the work in order; the first five are within reach of a thumb. */
-export const PARTS: { to: string; name: string; icon: LucideIcon; key: string }[] = [
-  { to: "/", name: "Today", icon: Sunrise, key: "t" },
-  { to: "/walk", name: "Walk", icon: Footprints, key: "w" },
-  { to: "/rounds", name: "Rounds", icon: CalendarRange, key: "r" },
-  { to: "/picks", name: "Picks", icon: Scale, key: "p" },
-  { to: "/keep", name: "Keep", icon: Archive, key: "k" },
-  { to: "/jobs", name: "Jobs", icon: ListChecks, key: "j" },
-  { to: "/season", name: "Season", icon: ChartColumn, key: "a" },
-  { to: "/plot", name: "Plot", icon: LayoutGrid, key: "b" },
-  { to: "/weather", name: "Weather", icon: CloudSun, key: "e" },
-  { to: "/handbook", name: "Handbook", icon: BookOpen, key: "h" },
-  { to: "/settings", name: "Settings", icon: Settings, key: "s" },
-];
 
 const Tab = chakra(NavLink, {
   base: {
@@ -93,7 +68,7 @@ const Thumb = chakra(NavLink, {
 });
 
 export default function Frame({ loaderData }: Route.ComponentProps) {
-  const { gardenName, now, pinned, undo, said } = loaderData;
+  const { gardenName, units, now, pinned, undo, said } = loaderData;
   useKept("frame", loaderData);
   const location = useLocation();
   const busy = useNavigation().state !== "idle";
@@ -148,11 +123,11 @@ export default function Frame({ loaderData }: Route.ComponentProps) {
         </Flex>
         <Box ml={{ base: "auto", lg: "0" }} fontSize={{ base: "xs", sm: "sm" }} color="inkSoft" whiteSpace="nowrap">
           {pinned ? (
-            <chakra.span title="The demo garden’s clock stands still; let time pass in Settings">
+            <Hint words="The demo garden’s clock stands still; let time pass in Settings.">
               <NavLink to="/settings#clock" style={{ color: "inherit" }}>
                 {sayDay(now.slice(0, 10))}, {now.slice(11)}
               </NavLink>
-            </chakra.span>
+            </Hint>
           ) : (
             `${sayDay(now.slice(0, 10))}, ${now.slice(11)}`
           )}
@@ -169,10 +144,10 @@ export default function Frame({ loaderData }: Route.ComponentProps) {
         data-noprint
       />
       <WaitingBar />
-      {(undo?.label || said) && (
-        <UndoBar undo={undo?.label ? { id: undo.id, label: undo.label } : null} said={said} back={here} />
-      )}
-      <Outlet />
+      <Done undo={undo?.label ? { id: undo.id, label: undo.label } : null} said={said} back={here} />
+      <CountryContext value={{ order: units === "us" ? "month-first" : "day-first", today: now.slice(0, 10) }}>
+        <Outlet />
+      </CountryContext>
       <Flex
         as="nav"
         aria-label="Parts, at the thumb"
@@ -226,19 +201,9 @@ function MoreParts() {
         </Menu.Trigger>
         <Portal>
           <Menu.Positioner>
-            <Menu.Content
-              bg="sheet"
-              borderWidth="1px"
-              borderColor="rule"
-              borderRadius="leaf"
-              boxShadow="lg"
-              minW="200px"
-              py="2"
-              zIndex="10"
-              outline="none"
-            >
+            <Menu.Content>
               {PARTS.slice(4).map((p) => (
-                <Menu.Item key={p.to} value={p.to} asChild css={{ "&[data-highlighted]": { bg: "tint" } }}>
+                <Menu.Item key={p.to} value={p.to} asChild>
                   <Tab to={p.to} minH="52px" px="5" borderBottomWidth="0">
                     <p.icon size={20} aria-hidden /> {p.name}
                   </Tab>
@@ -249,54 +214,5 @@ function MoreParts() {
         </Portal>
       </Menu.Root>
     </Box>
-  );
-}
-
-/** Says what was done and offers to take it back; goes away by itself only when another page is opened. */
-function UndoBar({
-  undo,
-  said,
-  back,
-}: {
-  undo: { id: string; label: string } | null;
-  said: string | null;
-  back: string;
-}) {
-  const [params] = useSearchParams();
-  const navigate = useNavigate();
-  const close = () => {
-    const next = new URLSearchParams(params);
-    next.delete("done");
-    next.delete("said");
-    navigate({ search: next.toString() }, { replace: true, preventScrollReset: true });
-  };
-  return (
-    <Flex
-      role="status"
-      bg="ink"
-      color="paper"
-      px={{ base: "4", md: "8" }}
-      py="2"
-      align="center"
-      gap="3"
-      wrap="wrap"
-      data-noprint
-    >
-      <Text flex="1" minW="12rem">
-        {undo?.label ?? said}
-      </Text>
-      {undo && (
-        <Form method="post" action="/undo">
-          <input type="hidden" name="id" value={undo.id} />
-          <input type="hidden" name="back" value={back} />
-          <Button type="submit" size="md" bg="paper" color="ink" _hover={{ bg: "tint" }}>
-            Undo
-          </Button>
-        </Form>
-      )}
-      <Button type="button" size="md" variant="quiet" color="paper" _hover={{ bg: "inkSoft" }} onClick={close}>
-        Close
-      </Button>
-    </Flex>
   );
 }

@@ -4,6 +4,7 @@ import { useState } from "react";
 import { addDays } from "#core/calendar/day";
 import type { Glyph } from "#core/handbook/glyphs";
 import { CropGlyph } from "../ui/crop-glyph";
+import { DateInput } from "../ui/date-input";
 import { Button, type Faults, Field, Input, Section, Select, shownValue } from "../ui/ui";
 
 type Choice = { id: string; name: string; also: string; glyph: Glyph; yearly: boolean; how: string };
@@ -144,7 +145,7 @@ function Row({ i, crop, today, faults, onDrop }: RowProps) {
       </Flex>
       <Grid templateColumns={{ base: "repeat(2, minmax(0, 1fr))", md: "repeat(4, minmax(0, 200px))" }} gap="3">
         <Field name={`on-${i}`} label={crop.yearly ? "Stands since" : "On"} faults={faults}>
-          {(p) => <Input {...p} type="date" value={on} onChange={(e) => setOn(e.target.value)} />}
+          {(p) => <DateInput {...p} value={on} onDay={setOn} />}
         </Field>
         <Field name={`how-${i}`} label="It was" faults={faults}>
           {(p) => (

@@ -1,6 +1,7 @@
 import { Flex, Grid } from "@chakra-ui/react";
 import { Form } from "react-router";
 import { addDays } from "#core/calendar/day";
+import { DateInput } from "./date-input";
 import { Button, Field, Input } from "./ui";
 
 /** A date of one's own to come back to a planting or a lot: it stands among the jobs until it is done. */
@@ -26,7 +27,7 @@ export function FollowUp({
           {(p) => <Input {...p} defaultValue="Look again" minW="0" />}
         </Field>
         <Field name="startOn" label="On" faults={null}>
-          {(p) => <Input {...p} type="date" defaultValue={addDays(today, 7)} minW="0" />}
+          {(p) => <DateInput {...p} defaultValue={addDays(today, 7)} />}
         </Field>
         <Flex>
           <Button type="submit" name="intent" value="keep" variant="outline">

@@ -1,4 +1,4 @@
-import { Box, Text } from "@chakra-ui/react";
+import { Progress } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
 import { useNavigation } from "react-router";
 
@@ -20,26 +20,20 @@ export function ImportProgress({ token, rows }: { token: string; rows: number | 
     return () => clearInterval(ask);
   }, [busy, token]);
   if (!busy) return null;
+  const words =
+    done === null
+      ? "Reading …"
+      : done < 1
+        ? rows === null
+          ? `${Math.round(done * 100)} % read`
+          : `${Math.round(done * rows)} of ${rows} rows read`
+        : "All of it is read; writing it down …";
   return (
-    <Box role="status" mt="3">
-      <Text fontSize="sm">
-        {done === null
-          ? "Reading …"
-          : done < 1
-            ? rows === null
-              ? `${Math.round(done * 100)} % read`
-              : `${Math.round(done * rows)} of ${rows} rows read`
-            : "All of it is read; writing it down …"}
-      </Text>
-      <Box
-        as="progress"
-        w="100%"
-        maxW="420px"
-        h="10px"
-        aria-label="Picks coming in"
-        {...(done === null ? {} : { value: done, max: 1 })}
-        css={{ appearance: "auto", accentColor: "var(--ak-colors-moss)" }}
-      />
-    </Box>
+    <Progress.Root value={done} max={1} size="lg" maxW="420px" mt="3" role="status">
+      <Progress.Label fontSize="sm">{words}</Progress.Label>
+      <Progress.Track aria-label="Picks coming in">
+        <Progress.Range />
+      </Progress.Track>
+    </Progress.Root>
   );
 }

@@ -52,21 +52,7 @@ export function Term({ of }: { of: TermName }) {
       </Popover.Trigger>
       <Portal>
         <Popover.Positioner>
-          <Popover.Content
-            bg="sheet"
-            color="ink"
-            borderWidth="1px"
-            borderColor="rule"
-            borderRadius="leaf"
-            boxShadow="lg"
-            px="4"
-            py="3"
-            maxW="20rem"
-            zIndex="10"
-            outline="none"
-          >
-            {TERMS[of]}
-          </Popover.Content>
+          <Popover.Content>{TERMS[of]}</Popover.Content>
         </Popover.Positioner>
       </Portal>
     </Popover.Root>

@@ -1,5 +1,9 @@
-import { chakra } from "@chakra-ui/react";
-import type { ChangeEvent } from "react";
+import { Checkbox } from "@chakra-ui/react";
+import { Check } from "lucide-react";
+import type { ReactNode } from "react";
+
+/** The box itself lies unseen over what is drawn of it: a thumb, a screen reader and a test all hit the real one. */
+const OVER = { clip: "auto", clipPath: "none", width: 48, height: 48, margin: 0, left: -13, opacity: 0 } as const;
 
 /** A box to tick with its words beside it, the whole line to be hit; held by the page where `onChange` is given. */
 export function Tickbox({
@@ -8,20 +12,25 @@ export function Tickbox({
   label,
   checked = false,
   onChange,
+  describedBy,
 }: {
   name?: string;
   value?: string;
-  label: string;
+  label: ReactNode;
   checked?: boolean;
   onChange?: (on: boolean) => void;
+  describedBy?: string;
 }) {
   const held = onChange
-    ? { checked, onChange: (e: ChangeEvent<HTMLInputElement>) => onChange(e.target.checked) }
+    ? { checked, onCheckedChange: (e: { checked: boolean | "indeterminate" }) => onChange(e.checked === true) }
     : { defaultChecked: checked };
   return (
-    <chakra.label display="flex" gap="2.5" alignItems="center" minH="48px" cursor="pointer">
-      <chakra.input type="checkbox" name={name} value={value} {...held} w="22px" h="22px" accentColor="moss" />
-      {label}
-    </chakra.label>
+    <Checkbox.Root name={name} value={value} {...held}>
+      <Checkbox.HiddenInput style={OVER} aria-describedby={describedBy} />
+      <Checkbox.Control>
+        <Check size={16} strokeWidth={3} aria-hidden />
+      </Checkbox.Control>
+      <Checkbox.Label>{label}</Checkbox.Label>
+    </Checkbox.Root>
   );
 }

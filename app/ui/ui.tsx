@@ -1,13 +1,51 @@
-import { Box, chakra, Flex, Heading, Text } from "@chakra-ui/react";
+import {
+  Box,
+  type ButtonProps,
+  Button as ChakraButton,
+  Field as ChakraField,
+  Input as ChakraInput,
+  chakra,
+  EmptyState,
+  Flex,
+  Heading,
+  NativeSelect,
+  Text,
+  Textarea,
+} from "@chakra-ui/react";
+import { ChevronDown, type LucideIcon } from "lucide-react";
 import type { ReactNode } from "react";
 import { Link } from "react-router";
-import { button, field, THUMB } from "./theme/recipes";
+import { button, THUMB } from "./theme/recipes";
 
-export const Button = chakra("button", button);
+type ButtonLook = "solid" | "outline" | "quiet" | "danger";
+/** Something to press. Within a form it sends the form, unless it says otherwise, as in any page. */
+export const Button = ({ variant, ...props }: Omit<ButtonProps, "variant"> & { variant?: ButtonLook }) => (
+  // Chakra's types know its own variants alone, not those of our theme
+  <ChakraButton type="submit" variant={variant as ButtonProps["variant"]} {...props} />
+);
 export const LinkButton = chakra(Link, button);
-export const Input = chakra("input", field);
-export const Select = chakra("select", field);
-export const TextArea = chakra("textarea", field);
+export const Input = ChakraInput;
+export const TextArea = Textarea;
+
+/** A list to choose from: the device's own, so that a thumb gets its wheel. Widths are those of the whole. */
+export function Select({
+  w,
+  minW,
+  maxW,
+  flex,
+  disabled,
+  children,
+  ...field
+}: NativeSelect.FieldProps & { disabled?: boolean }) {
+  return (
+    <NativeSelect.Root w={w} minW={minW} maxW={maxW} flex={flex} disabled={disabled}>
+      <NativeSelect.Field {...field}>{children}</NativeSelect.Field>
+      <NativeSelect.Indicator>
+        <ChevronDown size={18} aria-hidden />
+      </NativeSelect.Indicator>
+    </NativeSelect.Root>
+  );
+}
 export const Anchor = chakra(Link, {
   base: {
     color: "moss",
@@ -128,27 +166,21 @@ export function Field({
   const error = faults?.errors[name];
   const describedBy = [hint ? `${name}-hint` : null, error ? `${name}-error` : null].filter(Boolean).join(" ");
   return (
-    <Box>
-      <chakra.label htmlFor={name} fontWeight="600" display="block" mb="1">
-        {label}
-      </chakra.label>
+    <ChakraField.Root
+      invalid={error !== undefined}
+      id={name}
+      ids={{ helperText: `${name}-hint`, errorText: `${name}-error` }}
+    >
+      <ChakraField.Label>{label}</ChakraField.Label>
       {children({
         id: name,
         name,
         "aria-invalid": error ? true : undefined,
         "aria-describedby": describedBy || undefined,
       })}
-      {hint && (
-        <Text id={`${name}-hint`} color="inkSoft" fontSize="sm" mt="1">
-          {hint}
-        </Text>
-      )}
-      {error && (
-        <Text id={`${name}-error`} color="madder" fontWeight="600" fontSize="sm" mt="1" role="alert">
-          {error}
-        </Text>
-      )}
-    </Box>
+      {hint && <ChakraField.HelperText>{hint}</ChakraField.HelperText>}
+      {error && <ChakraField.ErrorText role="alert">{error}</ChakraField.ErrorText>}
+    </ChakraField.Root>
   );
 }
 export type FieldProps = {
@@ -204,5 +236,20 @@ export function FormError({ faults }: { faults: Faults }) {
     >
       {faults.errors.form ?? null}
     </Note>
+  );
+}
+
+/** A page or part with nothing in it yet: a picture, what is missing, what comes here and how. */
+export function Empty({ icon: Icon, title, children }: { icon: LucideIcon; title: string; children?: ReactNode }) {
+  return (
+    <EmptyState.Root>
+      <EmptyState.Content>
+        <EmptyState.Indicator>
+          <Icon aria-hidden strokeWidth={1.5} />
+        </EmptyState.Indicator>
+        <EmptyState.Title>{title}</EmptyState.Title>
+        {children && <EmptyState.Description as="div">{children}</EmptyState.Description>}
+      </EmptyState.Content>
+    </EmptyState.Root>
   );
 }

@@ -13,21 +13,10 @@ import { JobRow } from "../jobs/job-row";
 import { LessonsNote } from "../lessons/lessons-note";
 import { freshId } from "../offline/queue";
 import { Cautions } from "../ui/cautions";
+import { DateInput } from "../ui/date-input";
 import { PhotoField } from "../ui/photo-field";
 import { Term } from "../ui/term";
-import {
-  Anchor,
-  Button,
-  type Faults,
-  Field,
-  FormError,
-  Input,
-  LinkButton,
-  Note,
-  Page,
-  Section,
-  TextArea,
-} from "../ui/ui";
+import { Anchor, Button, type Faults, Field, FormError, LinkButton, Note, Page, Section, TextArea } from "../ui/ui";
 import { useSwipe } from "../ui/use-swipe";
 import { CueControl } from "./cue-control";
 import { FortnightRibbon } from "./fortnight-ribbon";
@@ -222,9 +211,7 @@ export function WalkForm({ data, faults }: { data: WalkSheet; faults: Faults }) 
                     )}
                   </Field>
                   <Field name="againOn" label="Look again on" hint="It stands among the jobs." faults={faults}>
-                    {(p) => (
-                      <Input {...p} type="date" value={againOn} onChange={(e) => setAgainOn(e.target.value)} minW="0" />
-                    )}
+                    {(p) => <DateInput {...p} value={againOn} onDay={setAgainOn} />}
                   </Field>
                 </Grid>
               </chakra.details>

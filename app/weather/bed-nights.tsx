@@ -3,6 +3,7 @@ import { Form } from "react-router";
 import { weekdayName } from "#core/calendar/day";
 import { decimals, type UnitSystem } from "#core/units/mass";
 import { sayChance, sayTemp } from "#core/units/say";
+import { DateInput } from "../ui/date-input";
 import { Button, type Faults, Input, Section } from "../ui/ui";
 import type { BedNight } from "./weather-day.server";
 
@@ -116,7 +117,7 @@ function Thermometer({
             <chakra.label htmlFor={`night-${bed.id}`} fontSize="sm" display="block">
               In the night to
             </chakra.label>
-            <Input id={`night-${bed.id}`} name="night" type="date" defaultValue={today} max={today} w="170px" />
+            <DateInput id={`night-${bed.id}`} name="night" defaultValue={today} max={today} w="170px" />
           </Box>
           <Button type="submit" name="intent" value="thermometer" variant="outline">
             Note it

@@ -1,10 +1,10 @@
-import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import { Box, Flex, Table, Text } from "@chakra-ui/react";
 import { Link } from "react-router";
 import { sayDay, weekdayName } from "#core/calendar/day";
 import type { UnitSystem } from "#core/units/mass";
 import { sayTemp } from "#core/units/say";
 import { Section } from "../ui/ui";
-import type { FrostTable as Table } from "./weather-day.server";
+import type { FrostTable as Nights } from "./weather-day.server";
 
 const CLASSES = [
   { name: "severe", bg: "frostInk" },
@@ -14,7 +14,7 @@ const CLASSES = [
 const SEEN = 0.01;
 
 /** The coming nights in every bed: how likely frost is and how hard, each night a way to that night's page. */
-export function FrostTable({ table, chosen, units }: { table: Table; chosen: string; units: UnitSystem }) {
+export function FrostTable({ table, chosen, units }: { table: Nights; chosen: string; units: UnitSystem }) {
   if (table.days.length === 0) return null;
   return (
     <Section
@@ -27,7 +27,7 @@ export function FrostTable({ table, chosen, units }: { table: Table; chosen: str
       }
     >
       <Box overflowX="auto" mx={{ base: "-1", md: "0" }} data-picture>
-        <chakra.table w="100%" css={TABLE}>
+        <Table.Root native w="100%" css={TABLE}>
           <thead>
             <tr>
               <th className="bed">to the morning of</th>
@@ -76,7 +76,7 @@ export function FrostTable({ table, chosen, units }: { table: Table; chosen: str
               </tr>
             ))}
           </tbody>
-        </chakra.table>
+        </Table.Root>
       </Box>
       <Flex gap="4" mt="2" wrap="wrap" fontSize="sm" color="inkSoft" align="center">
         <Text>Chance of frost in percent, filled by</Text>

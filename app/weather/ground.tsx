@@ -1,4 +1,4 @@
-import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import { Box, chakra, Flex, Table, Text } from "@chakra-ui/react";
 import { sayDay } from "#core/calendar/day";
 import { decimals, sayMass, type UnitSystem } from "#core/units/mass";
 import { sayChance, sayLength, sayTemp } from "#core/units/say";
@@ -93,7 +93,7 @@ export function Ground({
       </Section>
       {source && skill.length > 0 && (
         <Section title="How good the forecast has been" note={`${source}, night minimum`}>
-          <chakra.table w="100%" fontSize="sm">
+          <Table.Root native w="100%" fontSize="sm">
             <thead>
               <tr>
                 {["days ahead", "nights", "usually off by", "spread"].map((h) => (
@@ -117,7 +117,7 @@ export function Ground({
                 </chakra.tr>
               ))}
             </tbody>
-          </chakra.table>
+          </Table.Root>
           <Box mt="1">
             <Text fontSize="sm" color="inkSoft">
               Chances of frost are reckoned with this; what the source is usually off by is put right first.

@@ -1,6 +1,7 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { Form } from "react-router";
 import { sayDate } from "#core/calendar/day";
+import { FileInput } from "../ui/file-input";
 import { Anchor, Button, type Faults, Field, Input, Section, Select, shownValue, TextArea } from "../ui/ui";
 import { ComingIn } from "./coming-in";
 
@@ -46,11 +47,9 @@ export function WeatherImport({ faults, record, today, simulated }: Props) {
                 faults={null}
               >
                 {(p) => (
-                  <Input
+                  <FileInput
                     {...p}
-                    type="file"
                     accept=".csv,.txt,.json,text/csv,application/json"
-                    py="2"
                     aria-invalid={faults?.errors.file ? true : undefined}
                   />
                 )}

@@ -1,4 +1,4 @@
-import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
+import { Box, chakra, Flex, Grid, Table, Text } from "@chakra-ui/react";
 import { lazy, type ReactNode, Suspense, useEffect, useState } from "react";
 import { Form } from "react-router";
 import { sayDay } from "#core/calendar/day";
@@ -120,7 +120,7 @@ export default function WeatherRecord({ loaderData }: Route.ComponentProps) {
         title="Frost dates"
         note={`by ${frost.springs} springs and ${frost.autumns} autumns${Math.min(frost.springs, frost.autumns) < 10 ? ": so few make a rough guide" : ""}`}
       >
-        <chakra.table css={{ "& td, & th": { padding: "6px 24px 6px 0", textAlign: "left" } }}>
+        <Table.Root native css={{ "& td, & th": { padding: "6px 24px 6px 0", textAlign: "left" } }}>
           <thead>
             <tr>
               {["in", "frost still comes after", "frost has come by"].map((h) => (
@@ -139,11 +139,12 @@ export default function WeatherRecord({ loaderData }: Route.ComponentProps) {
               </chakra.tr>
             ))}
           </tbody>
-        </chakra.table>
+        </Table.Root>
       </Section>
       <Section title="The years in figures" id="years">
         <Box overflowX="auto" tabIndex={0} role="group" aria-label="The years in figures">
-          <chakra.table
+          <Table.Root
+            native
             minW="max-content"
             fontSize="sm"
             css={{
@@ -206,7 +207,7 @@ export default function WeatherRecord({ loaderData }: Route.ComponentProps) {
                 </chakra.tr>
               ))}
             </tbody>
-          </chakra.table>
+          </Table.Root>
         </Box>
         <Text fontSize="sm" color="inkSoft" mt="2">
           Frost: a night at or below {sayTemp(0, units)}. Hot: {sayTemp(30, units)} or more. Windy: a mean wind of
@@ -217,7 +218,7 @@ export default function WeatherRecord({ loaderData }: Route.ComponentProps) {
             The charts of {view.year} as a table
           </chakra.summary>
           <Box overflowX="auto" role="region" aria-label="The charts as a table" tabIndex={0}>
-            <chakra.table fontSize="sm" css={{ "& td, & th": { padding: "3px 18px 3px 0", textAlign: "right" } }}>
+            <Table.Root native fontSize="sm" css={{ "& td, & th": { padding: "3px 18px 3px 0", textAlign: "right" } }}>
               <thead>
                 <tr>
                   {["week of", "nights", "days", "usual", ...view.warmthYears.map((y) => `warmth ${y}`)].map((h) => (
@@ -238,7 +239,7 @@ export default function WeatherRecord({ loaderData }: Route.ComponentProps) {
                   </tr>
                 ))}
               </tbody>
-            </chakra.table>
+            </Table.Root>
           </Box>
         </Box>
       </Section>

@@ -1,5 +1,6 @@
 import { createSystem, defaultBaseConfig, defineConfig } from "@chakra-ui/react";
 import { recipes } from "./recipes";
+import { slotRecipes } from "./slots";
 import { colors, nightVariables, paperVariables, scale } from "./tokens";
 
 /**
@@ -36,6 +37,7 @@ export const system = createSystem(
       },
       semanticTokens: { colors },
       recipes,
+      slotRecipes,
     },
   }),
 );

@@ -41,24 +41,45 @@ export const button = defineRecipe({
   defaultVariants: { variant: "solid", size: "md" },
 });
 
-/** Fields: a ruled line of a form, not a box in a box. */
-export const field = defineRecipe({
-  base: {
-    width: "100%",
-    ...pressable("46px"),
-    px: "3",
-    bg: "sheet",
-    color: "ink",
-    borderWidth: "1.5px",
-    borderColor: "inkSoft",
-    borderRadius: "soft",
-    fontFamily: "body",
-    fontSize: "md",
-    "&[aria-invalid=true]": { borderColor: "madder", borderWidth: "2px", bg: "madderTint" },
-  },
-});
+/** Where something is written: a ruled line of a form, not a box in a box. */
+export const written = {
+  width: "100%",
+  ...pressable("46px"),
+  px: "3",
+  bg: "sheet",
+  color: "ink",
+  borderWidth: "1.5px",
+  borderColor: "inkSoft",
+  borderRadius: "soft",
+  fontFamily: "body",
+  fontSize: "md",
+  _placeholder: { color: "inkSoft", opacity: 0.85 },
+  "&[aria-invalid=true]": { borderColor: "madder", borderWidth: "2px", bg: "madderTint" },
+} as const;
+
+const input = defineRecipe({ base: written });
+const textarea = defineRecipe({ base: { ...written, py: "2" } });
 
 /** Headings in the almanac's face. */
 const heading = defineRecipe({ base: { fontFamily: "heading", fontWeight: "600", lineHeight: "1.2" } });
 
-export const recipes = { heading, pressable: button, writable: field };
+/** The place of something that is still being drawn. */
+const skeleton = defineRecipe({ base: { bg: "tint", borderRadius: "soft", display: "block" } });
+
+/** A key of the keyboard. */
+const kbd = defineRecipe({
+  base: {
+    display: "inline-block",
+    fontFamily: "body",
+    fontWeight: "650",
+    borderWidth: "1.5px",
+    borderColor: "inkSoft",
+    borderRadius: "soft",
+    px: "2",
+    minW: "28px",
+    textAlign: "center",
+    bg: "sheet",
+  },
+});
+
+export const recipes = { heading, button, input, textarea, skeleton, kbd };

@@ -1,0 +1,64 @@
+import { createToaster, Portal, Toast, Toaster } from "@chakra-ui/react";
+import { X } from "lucide-react";
+import { useEffect } from "react";
+import { useNavigate, useSearchParams, useSubmit } from "react-router";
+
+/** One at a time, at the foot of the page; on a phone above the parts at the thumb. */
+const toaster = createToaster({
+  placement: "bottom",
+  max: 1,
+  overlap: false,
+  offsets: { left: "16px", right: "16px", top: "16px", bottom: "calc(16px + var(--ak-thumbs, 0px))" },
+});
+
+/** Says what was done and offers to take it back; goes away by itself only when another page is opened. */
+export function Done({
+  undo,
+  said,
+  back,
+}: {
+  undo: { id: string; label: string } | null;
+  said: string | null;
+  back: string;
+}) {
+  const [params] = useSearchParams();
+  const navigate = useNavigate();
+  const submit = useSubmit();
+  const words = undo?.label ?? said;
+  const id = undo?.id ?? null;
+  // the address tells what was done: only another address changes what is shown
+  // biome-ignore lint/correctness/useExhaustiveDependencies: see above
+  useEffect(() => {
+    if (!words) return;
+    const close = () => {
+      const next = new URLSearchParams(params);
+      next.delete("done");
+      next.delete("said");
+      navigate({ search: next.toString() }, { replace: true, preventScrollReset: true });
+    };
+    const shown = toaster.create({
+      title: words,
+      duration: Number.POSITIVE_INFINITY,
+      meta: { close },
+      ...(id
+        ? { action: { label: "Undo", onClick: () => submit({ id, back }, { method: "post", action: "/undo" }) } }
+        : {}),
+    });
+    return () => toaster.remove(shown);
+  }, [words, id, back]);
+  return (
+    <Portal>
+      <Toaster toaster={toaster} data-noprint>
+        {(toast) => (
+          <Toast.Root>
+            <Toast.Title>{toast.title}</Toast.Title>
+            {toast.action && <Toast.ActionTrigger>{toast.action.label}</Toast.ActionTrigger>}
+            <Toast.CloseTrigger aria-label="Close" onClick={() => (toast.meta as { close(): void }).close()}>
+              <X size={20} aria-hidden />
+            </Toast.CloseTrigger>
+          </Toast.Root>
+        )}
+      </Toaster>
+    </Portal>
+  );
+}
