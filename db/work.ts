@@ -123,10 +123,16 @@ export function savePick(
 
 /** Takes a pick out of the log; a planting that it had closed is open again. */
 export const removePick = (db: Db, id: string, label: string, at: string): string | null =>
+  removePicks(db, [id], label, at);
+
+/** Takes several out in one change; what they had closed is open again. */
+export const removePicks = (db: Db, ids: readonly string[], label: string, at: string): string | null =>
   change(db, label, at, (c) => {
-    const pick = findPick(db, id);
-    c.remove("picks", id);
-    if (pick) reopen(db, c, pick);
+    for (const id of ids) {
+      const pick = findPick(db, id);
+      c.remove("picks", id);
+      if (pick) reopen(db, c, pick);
+    }
   });
 
 const findPlantingRow = (db: Db, id: string) => db.select().from(t.plantings).where(eq(t.plantings.id, id)).get();

@@ -104,7 +104,7 @@ function readyPick(typed: Record<string, string>, pickId: string | undefined): A
 }
 
 /** A part said to ripen indoors that this crop never does, in words; null: there is none. */
-function unripenable(pick: PickRecord, crop: Crop): string | null {
+export function unripenable(pick: PickRecord, crop: Crop): string | null {
   const grades = gradesFor(crop);
   const wrong = [pick.grade, ...pick.sorted.map((p) => p.grade)].find((g) => !grades.includes(g));
   if (!wrong) return null;

@@ -1,10 +1,11 @@
 import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
+import { useRef } from "react";
 import { Form, useSubmit } from "react-router";
 import { GROUP_WORDS, GROUPS } from "#core/season/pick-log";
 import { GRADE_WORDS, GRADES, PART_WORDS, PARTS, PURPOSE_WORDS, PURPOSES, WAY_WORDS, WAYS } from "#core/weighing/pick";
 import { DateInput } from "../ui/date-input";
 import { Button, Input, Select } from "../ui/ui";
-import type { Column } from "./picks.server";
+import type { Column } from "./log-columns";
 
 type Props = {
   params: URLSearchParams;
@@ -21,6 +22,10 @@ const MORE = ["from", "to", "who", "way", "part", "purpose", "figure"] as const;
 /** What of the log is shown, how it is drawn together, and in which columns. Without scripts a button does it. */
 export function PicksFilter({ params, sort, down, crops, years, people, columns, names }: Props) {
   const submit = useSubmit();
+  const form = useRef<HTMLFormElement>(null);
+  // a day is in the form once it has been drawn
+  const soon = () =>
+    setTimeout(() => form.current && submit(form.current, { replace: true, preventScrollReset: true }));
   const is = (name: string) => params.get(name) ?? "";
   const choice = (name: string, label: string, every: string, options: readonly (readonly [string, string])[]) => (
     <Select name={name} aria-label={label} defaultValue={is(name)} minW="0">
@@ -37,6 +42,7 @@ export function PicksFilter({ params, sort, down, crops, years, people, columns,
   const kept = ["planting", "round"].filter((n) => is(n) !== "");
   return (
     <Form
+      ref={form}
       method="get"
       onChange={(e) => submit(e.currentTarget, { replace: true, preventScrollReset: true })}
       role="search"
@@ -76,10 +82,10 @@ export function PicksFilter({ params, sort, down, crops, years, people, columns,
         </chakra.summary>
         <Grid templateColumns={{ base: "repeat(2, minmax(0, 1fr))", md: "repeat(4, minmax(0, 1fr))" }} gap="3" mb="3">
           <Labelled words="from">
-            <DateInput name="from" defaultValue={is("from")} />
+            <DateInput name="from" defaultValue={is("from")} onDay={soon} />
           </Labelled>
           <Labelled words="to">
-            <DateInput name="to" defaultValue={is("to")} />
+            <DateInput name="to" defaultValue={is("to")} onDay={soon} />
           </Labelled>
           <Labelled words="who">
             {choice(
@@ -116,6 +122,7 @@ export function PicksFilter({ params, sort, down, crops, years, people, columns,
               borderRadius: "2px 10px 2px 10px",
               background: "var(--ak-colors-sheet)",
             },
+            "& input": { accentColor: "var(--ak-colors-moss)" },
             "& label:has(input:checked)": {
               borderColor: "var(--ak-colors-moss)",
               background: "var(--ak-colors-moss-tint)",

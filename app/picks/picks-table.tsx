@@ -1,11 +1,19 @@
 import { Box, chakra, Flex } from "@chakra-ui/react";
+import {
+  createColumnHelper,
+  flexRender,
+  getCoreRowModel,
+  type OnChangeFn,
+  type RowSelectionState,
+  useReactTable,
+} from "@tanstack/react-table";
 import { Camera } from "lucide-react";
-import type { ReactNode } from "react";
 import { Link } from "react-router";
 import { sayDate } from "#core/calendar/day";
 import type { Group } from "#core/season/pick-log";
 import { sayMass, type UnitSystem } from "#core/units/mass";
-import type { Column, PickSort } from "./picks.server";
+import { COLUMN_NAMES, type Column } from "./log-columns";
+import type { PickSort } from "./picks.server";
 
 /** A row of the log as the loader shapes it: what is shown in each column, and how. */
 export type LogRow = {
@@ -30,7 +38,7 @@ const SORTS: Partial<Record<Column, PickSort>> = {
   who: "by",
 };
 
-const Table = chakra("table", {
+const LogTable = chakra("table", {
   base: {
     width: "100%",
     borderCollapse: "collapse",
@@ -46,77 +54,138 @@ const Table = chakra("table", {
     "& .odd": { color: "var(--ak-colors-madder)" },
     "& .number": { textAlign: "right", whiteSpace: "nowrap", fontVariantNumeric: "tabular-nums" },
     "& .note": { maxWidth: "26ch" },
+    "& input[type=checkbox]": { width: "20px", height: "20px", accentColor: "var(--ak-colors-moss)" },
+    "& .choose": { display: "flex", alignItems: "center", minWidth: "32px", minHeight: "40px", margin: "-10px 0" },
+    "& tr > :first-of-type:has(input)": { width: "40px", paddingRight: "0.5rem", verticalAlign: "middle" },
+    "& tr[data-chosen]": { background: "var(--ak-colors-moss-tint)" },
   },
 });
 
 type Props = {
   rows: readonly LogRow[];
   columns: readonly Column[];
-  names: Readonly<Record<Column, string>>;
   sort: PickSort;
   down: boolean;
   /** address of the same log, sorted otherwise */
   sorted: (by: PickSort) => string;
+  /** ids of the rows that are chosen */
+  chosen: RowSelectionState;
+  onChoose: OnChangeFn<RowSelectionState>;
 };
 
-/** The log as a table, with the columns that were chosen. */
-export function PicksTable({ rows, columns, names, sort, down, sorted }: Props) {
-  const cell = (r: LogRow, c: Column): ReactNode =>
-    c === "when" ? (
-      <>
-        <Link to={`/picks/${r.id}`}>{sayDate(r.at.slice(0, 10))}</Link> <small>{r.at.slice(11)}</small>
-        {r.photos > 0 && <PhotoMark photos={r.photos} />}
-      </>
-    ) : (
-      r.cells[c]
-    );
-  const look = (r: LogRow, c: Column): string =>
-    NUMBERS.includes(c)
-      ? "number"
-      : c === "when" || c === "kind" || c === "note"
-        ? c
-        : c === "grade"
-          ? r.odd
-            ? "odd"
-            : "plain"
-          : "";
+const has = createColumnHelper<LogRow>();
+/** Every column of the log; which of them are seen, the address says. */
+const COLUMNS = [
+  has.display({
+    id: "chosen",
+    header: ({ table }) => (
+      <input
+        type="checkbox"
+        aria-label="Choose all on this page"
+        checked={table.getIsAllPageRowsSelected()}
+        onChange={table.getToggleAllPageRowsSelectedHandler()}
+      />
+    ),
+    cell: ({ row }) => (
+      <label className="choose">
+        <input
+          type="checkbox"
+          name="pick"
+          value={row.id}
+          aria-label={`Choose ${row.original.kind}, ${sayDate(row.original.at.slice(0, 10))}`}
+          checked={row.getIsSelected()}
+          onChange={row.getToggleSelectedHandler()}
+        />
+      </label>
+    ),
+  }),
+  ...(Object.keys(COLUMN_NAMES) as Column[]).map((c) =>
+    has.accessor((r) => r.cells[c] ?? "", {
+      id: c,
+      header: COLUMN_NAMES[c],
+      enableSorting: SORTS[c] !== undefined,
+      cell: ({ row: { original: r }, getValue }) =>
+        c === "when" ? (
+          <>
+            <Link to={`/picks/${r.id}`}>{sayDate(r.at.slice(0, 10))}</Link> <small>{r.at.slice(11)}</small>
+            {r.photos > 0 && <PhotoMark photos={r.photos} />}
+          </>
+        ) : (
+          getValue()
+        ),
+    }),
+  ),
+];
+const lookOf = (r: LogRow, id: string): string =>
+  NUMBERS.includes(id as Column)
+    ? "number"
+    : id === "when" || id === "kind" || id === "note"
+      ? id
+      : id === "grade"
+        ? r.odd
+          ? "odd"
+          : "plain"
+        : "";
+
+/** The log as a table, sorted and cut to its columns by the address; rows are chosen to be changed together. */
+export function PicksTable({ rows, columns, sort, down, sorted, chosen, onChoose }: Props) {
+  const table = useReactTable({
+    data: rows as LogRow[],
+    columns: COLUMNS,
+    getRowId: (r) => r.id,
+    getCoreRowModel: getCoreRowModel(),
+    // the server sorts, over all pages
+    manualSorting: true,
+    onRowSelectionChange: onChoose,
+    state: {
+      rowSelection: chosen,
+      sorting: [{ id: Object.keys(SORTS).find((c) => SORTS[c as Column] === sort) ?? "when", desc: down }],
+      columnVisibility: Object.fromEntries(
+        (Object.keys(COLUMN_NAMES) as Column[]).map((c) => [c, columns.includes(c)] as const),
+      ),
+    },
+  });
   return (
-    <Table>
+    <LogTable>
       <thead>
-        <tr>
-          {columns.map((c) => {
-            const by = SORTS[c];
-            return (
-              <th
-                key={c}
-                className={NUMBERS.includes(c) ? "number" : undefined}
-                aria-sort={by ? (sort === by ? (down ? "descending" : "ascending") : "none") : undefined}
-              >
-                {by ? (
-                  <Link to={sorted(by)} preventScrollReset>
-                    {names[c]}
-                    {sort === by ? (down ? " ↓" : " ↑") : ""}
-                  </Link>
-                ) : (
-                  names[c]
-                )}
-              </th>
-            );
-          })}
-        </tr>
+        {table.getHeaderGroups().map((group) => (
+          <tr key={group.id}>
+            {group.headers.map(({ id, column, getContext }) => {
+              const by = SORTS[id as Column];
+              const way = column.getIsSorted();
+              const name = flexRender(column.columnDef.header, getContext());
+              return (
+                <th
+                  key={id}
+                  className={NUMBERS.includes(id as Column) ? "number" : undefined}
+                  aria-sort={by ? (way ? (way === "desc" ? "descending" : "ascending") : "none") : undefined}
+                >
+                  {by ? (
+                    <Link to={sorted(by)} preventScrollReset>
+                      {name}
+                      {way ? (way === "desc" ? " ↓" : " ↑") : ""}
+                    </Link>
+                  ) : (
+                    name
+                  )}
+                </th>
+              );
+            })}
+          </tr>
+        ))}
       </thead>
       <tbody>
-        {rows.map((r) => (
-          <tr key={r.id}>
-            {columns.map((c) => (
-              <td key={c} className={look(r, c)}>
-                {cell(r, c)}
+        {table.getRowModel().rows.map((r) => (
+          <tr key={r.id} data-chosen={r.getIsSelected() || undefined}>
+            {r.getVisibleCells().map((c) => (
+              <td key={c.id} className={lookOf(r.original, c.column.id)}>
+                {flexRender(c.column.columnDef.cell, c.getContext())}
               </td>
             ))}
           </tr>
         ))}
       </tbody>
-    </Table>
+    </LogTable>
   );
 }
 
@@ -193,7 +262,7 @@ export function PickGroups({ groups, units }: { groups: readonly Group[]; units:
   const shown = columns.filter(([, , on]) => on);
   return (
     <Box overflowX="auto" mb="8" role="region" aria-label="Picks summed up" tabIndex={0}>
-      <Table>
+      <LogTable>
         <thead>
           <tr>
             <th>Of</th>
@@ -228,7 +297,7 @@ export function PickGroups({ groups, units }: { groups: readonly Group[]; units:
             </tr>
           ))}
         </tbody>
-      </Table>
+      </LogTable>
     </Box>
   );
 }

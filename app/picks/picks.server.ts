@@ -2,6 +2,7 @@ import type { Snapshot } from "#core/planning/outlook";
 import { GROUPS, type GroupBy, type LoggedPick, logged, picksIn, type Totals, totalsOf } from "#core/season/pick-log";
 import type { PickRecord } from "#core/weighing/pick";
 import { bookOf } from "#core/weighing/taught-book";
+import { COLUMN_NAMES, type Column } from "./log-columns";
 
 export const PICK_SORTS = ["at", "kind", "crop", "bed", "net", "by"] as const;
 export type PickSort = (typeof PICK_SORTS)[number];
@@ -148,14 +149,16 @@ export function findPicks(all: readonly LoggedPick[], query: URLSearchParams): F
     const value = query.get(name);
     return value ? [{ field, value }] : [];
   });
+  const ids = new Set(query.getAll("id"));
   const from = query.get("from") ?? "";
   const to = query.get("to") ?? "";
   const until = to === "" ? "" : `${to}T24`;
   const found =
-    asked.length === 0 && words === "" && from === "" && to === ""
+    asked.length === 0 && ids.size === 0 && words === "" && from === "" && to === ""
       ? [...all]
       : all.filter(
           (e) =>
+            (ids.size === 0 || ids.has(e.pick.id)) &&
             asked.every((a) => a.field(e) === a.value) &&
             (from === "" || e.at >= from) &&
             (until === "" || e.at < until) &&
@@ -170,35 +173,12 @@ export function findPicks(all: readonly LoggedPick[], query: URLSearchParams): F
   return { found: found.sort((a, b) => order(a, b) * (down ? -1 : 1)), sort, down, group };
 }
 
-const COLUMNS = {
-  when: "When",
-  kind: "What",
-  crop: "Crop",
-  bed: "Bed",
-  gross: "Gross",
-  tare: "Tare",
-  net: "Net",
-  pieces: "Pieces",
-  each: "A piece",
-  who: "Who",
-  how: "How",
-  grade: "Grade",
-  way: "Went",
-  part: "Part",
-  purpose: "What for",
-  condition: "It was",
-  minutes: "Minutes",
-  age: "Days old",
-  note: "Note",
-} as const;
-export type Column = keyof typeof COLUMNS;
-export const COLUMN_NAMES: Readonly<Record<Column, string>> = COLUMNS;
 const USUAL: readonly Column[] = ["when", "kind", "bed", "net", "pieces", "who", "grade"];
 
 /** The columns an address asks for, in the table's own order; the usual ones when it asks for none. */
 export function columnsOf(query: URLSearchParams): Column[] {
   const asked = query.getAll("col");
-  const all = Object.keys(COLUMNS) as Column[];
+  const all = Object.keys(COLUMN_NAMES) as Column[];
   const chosen = all.filter((c) => asked.includes(c));
   return chosen.length === 0 ? [...USUAL] : chosen;
 }

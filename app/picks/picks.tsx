@@ -1,6 +1,7 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { CalendarDays, Download, Plus, Rows3, Upload } from "lucide-react";
-import { useSearchParams } from "react-router";
+import { useState } from "react";
+import { Form, useSearchParams } from "react-router";
 import { daysBetween } from "#core/calendar/day";
 import { groupPicks, type LoggedPick, totalsOf } from "#core/season/pick-log";
 import { sayMass, type UnitSystem } from "#core/units/mass";
@@ -11,7 +12,10 @@ import { db, desk } from "../server/desk.server";
 import { done, faultsOf, formOf, refuse, typedOf } from "../server/forms.server";
 import { FormError, LinkButton, Page } from "../ui/ui";
 import type { Route } from "./+types/picks";
-import { COLUMN_NAMES, type Column, columnsOf, findPicks, logOf, type PickSort } from "./picks.server";
+import { COLUMN_NAMES, type Column } from "./log-columns";
+import { columnsOf, findPicks, logOf, type PickSort } from "./picks.server";
+import { changePicks, isPicksIntent } from "./picks-change.server";
+import { ChosenPicks } from "./picks-chosen";
 import { PicksFilter, SavedViews } from "./picks-filter";
 import { type LogRow, PickGroups, PicksList, PicksTable } from "./picks-table";
 
@@ -91,7 +95,9 @@ function rowOf(e: LoggedPick, columns: readonly Column[], units: UnitSystem, sta
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  const typed = typedOf(await formOf(request));
+  const form = await formOf(request);
+  const typed = typedOf(form);
+  if (isPicksIntent(typed.intent)) return changePicks(desk(), form, `/picks${typed.query ?? ""}`);
   const { now } = desk();
   if (typed.intent === "forget-view")
     return done(
@@ -117,6 +123,9 @@ export default function Picks({ loaderData, actionData }: Route.ComponentProps) 
     for (const [k, v] of Object.entries(changes)) next.set(k, v);
     return `?${next}`;
   };
+  const [chosen, setChosen] = useState<Record<string, boolean>>({});
+  const here = new Set(rows.map((r) => r.id));
+  const ids = Object.keys(chosen).filter((id) => chosen[id] && here.has(id));
   const sorted = (by: PickSort) => to({ sort: by, down: sort === by && down ? "0" : "1", page: "1" });
   return (
     <Page
@@ -170,9 +179,15 @@ export default function Picks({ loaderData, actionData }: Route.ComponentProps) 
           {groups && <PickGroups groups={groups} units={units} />}
           {!groups && (
             <>
-              <Box overflowX="auto" display={{ base: "none", md: "block" }}>
-                <PicksTable rows={rows} columns={columns} names={names} sort={sort} down={down} sorted={sorted} />
-              </Box>
+              <Form method="post" preventScrollReset>
+                <Box overflowX="auto" display={{ base: "none", md: "block" }}>
+                  <PicksTable
+                    {...{ rows, columns, sort, down, sorted, chosen }}
+                    onChoose={(to) => setChosen((before) => (typeof to === "function" ? to(before) : to))}
+                  />
+                </Box>
+                <ChosenPicks ids={ids} people={loaderData.people} query={to({})} onNone={() => setChosen({})} />
+              </Form>
               <Box display={{ base: "block", md: "none" }}>
                 <PicksList rows={rows} />
               </Box>

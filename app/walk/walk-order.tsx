@@ -1,11 +1,12 @@
-import { Box, chakra, Flex, Text } from "@chakra-ui/react";
-import { ArrowDown, ArrowUp } from "lucide-react";
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { LayoutGrid } from "lucide-react";
 import { Form } from "react-router";
 import { change } from "#db/change";
 import { db, desk } from "../server/desk.server";
 import { done, formOf, missing, refuse, typedOf } from "../server/forms.server";
-import { Button, LinkButton, Page } from "../ui/ui";
+import { Button, Empty, FormError, LinkButton, Page } from "../ui/ui";
 import type { Route } from "./+types/walk-order";
+import { BedOrder } from "./bed-order";
 
 const inOrder = () => [...desk().snapshot.beds].sort((a, b) => a.walkOrder - b.walkOrder || (a.id < b.id ? -1 : 1));
 
@@ -30,6 +31,18 @@ export async function action({ request }: Route.ActionArgs) {
     );
   }
   const beds = inOrder();
+  if (typed.intent === "order") {
+    const by = new Map(beds.map((b) => [b.id, b]));
+    const asked = (typed.order ?? "").split(" ").flatMap((id) => by.get(id) ?? []);
+    if (new Set(asked).size !== beds.length || asked.length !== beds.length)
+      return refuse({ errors: { form: "The beds are others by now: the order is as it was." }, typed });
+    return done(
+      back,
+      change(db(), "Walking order changed", now, (c) => {
+        for (const [k, b] of asked.entries()) if (b.walkOrder !== k) c.put("beds", { ...b, walkOrder: k });
+      }),
+    );
+  }
   const at = beds.findIndex((b) => b.id === typed.bed);
   if (at < 0) throw missing("bed");
   const to = typed.intent === "up" ? at - 1 : typed.intent === "down" ? at + 1 : at;
@@ -47,7 +60,7 @@ export async function action({ request }: Route.ActionArgs) {
 
 export const meta: Route.MetaFunction = () => [{ title: "Walking order · Akmedon" }];
 
-export default function WalkOrder({ loaderData }: Route.ComponentProps) {
+export default function WalkOrder({ loaderData, actionData }: Route.ComponentProps) {
   const { beds, byHand } = loaderData;
   return (
     <Page
@@ -59,38 +72,14 @@ export default function WalkOrder({ loaderData }: Route.ComponentProps) {
         </LinkButton>
       }
     >
-      {beds.length === 0 && <Text color="inkSoft">There is no bed yet.</Text>}
+      <FormError faults={actionData && "errors" in actionData ? actionData : null} />
+      {beds.length === 0 && (
+        <Empty icon={LayoutGrid} title="There is no bed yet">
+          <LinkButton to="/plot">To the plot</LinkButton>
+        </Empty>
+      )}
       <Box maxW="620px">
-        {beds.map((b, i) => (
-          <Form method="post" key={b.id} preventScrollReset>
-            <input type="hidden" name="bed" value={b.id} />
-            <Flex py="1.5" gap="2" align="center" borderBottomWidth="1px" borderColor="ruleSoft" minH="56px">
-              <Text flex="1" fontSize="lg">
-                {i + 1}. {b.name} {b.site && <chakra.span color="inkSoft">{b.site}</chakra.span>}
-              </Text>
-              <Button
-                type="submit"
-                name="intent"
-                value="up"
-                variant="outline"
-                disabled={i === 0}
-                aria-label={`${b.name} earlier`}
-              >
-                <ArrowUp size={20} />
-              </Button>
-              <Button
-                type="submit"
-                name="intent"
-                value="down"
-                variant="outline"
-                disabled={i === beds.length - 1}
-                aria-label={`${b.name} later`}
-              >
-                <ArrowDown size={20} />
-              </Button>
-            </Flex>
-          </Form>
-        ))}
+        <BedOrder beds={beds} />
         {beds.length > 1 && (
           <Form method="post" preventScrollReset>
             <input type="hidden" name="byHand" value={byHand ? "no" : "yes"} />
