@@ -3,15 +3,16 @@ import { plantingName } from "#core/garden/name";
 import { SOURCES } from "#core/handbook/sources";
 import type { Job } from "#core/jobs/due";
 import { jobsOf } from "#core/jobs/jobs";
-import { type JobMark, jobMarkSchema, type OwnJob, ownJobSchema } from "#core/jobs/mark";
+import { type JobMark, jobMarkSchema, type OwnJob } from "#core/jobs/mark";
 import { nextOf } from "#core/jobs/own";
 import { JOB_RULES, rulesOf } from "#core/jobs/rule";
 import { change, newId } from "#db/change";
 import { keptOf } from "../keep/keep.server";
 import { type Desk, db, handbook } from "../server/desk.server";
-import { done, faultsOf, missing, numberOf, ownId, refuse } from "../server/forms.server";
+import { done, missing, ownId, readForm, refuse } from "../server/forms.server";
 import { remembered } from "../server/remember.server";
 import { gatesOf } from "./gates.server";
+import { ownJobForm } from "./own-job.form";
 
 /** Every job that is due, late or coming, the one that saves most a minute first. */
 export const jobsNow = (d: Desk): Job[] => remembered(d, "jobs", () => jobsOf(d.snapshot, d.outlook, keptOf(d).stock));
@@ -185,28 +186,14 @@ export function changeOwnJob(d: Desk, typed: Record<string, string>) {
       change(db(), `Job taken out: ${known.words}`, d.now, (c) => c.remove("ownJobs", known.id)),
     );
   }
-  const place = typed.where ?? "";
-  const read = ownJobSchema.safeParse({
-    id: known?.id ?? newId(),
-    words: typed.words ?? "",
-    plantingId: place.startsWith("planting ") ? place.slice(9) : null,
-    bedId: place.startsWith("bed ") ? place.slice(4) : null,
-    lotId: known?.lotId ?? (typed.lotId || null),
-    startOn: typed.startOn || d.today,
-    everyDays: numberOf(typed.everyDays),
-    times: numberOf(typed.times),
-    untilOn: typed.untilOn || null,
-    onFrost: typed.onFrost === "on",
-    dryLeaves: typed.dryLeaves === "on",
-    minutes: numberOf(typed.minutes) ?? 5,
-    note: typed.note ?? "",
-  });
-  if (!read.success) return refuse(faultsOf(read.error, typed));
-  const label = known ? `Job changed: ${read.data.words}` : `Job noted: ${read.data.words}`;
+  const read = readForm(ownJobForm(d.today), typed);
+  if (!read.ok) return refuse(read.faults);
+  const job = { ...read.row, id: known?.id ?? newId(), lotId: known?.lotId ?? read.row.lotId };
+  const label = known ? `Job changed: ${job.words}` : `Job noted: ${job.words}`;
   const back = typed.back?.startsWith("/") && !typed.back.startsWith("//") ? typed.back : "/jobs";
   return done(
     back,
-    change(db(), label.slice(0, 120), d.now, (c) => c.put("ownJobs", read.data)),
+    change(db(), label.slice(0, 120), d.now, (c) => c.put("ownJobs", job)),
   );
 }
 

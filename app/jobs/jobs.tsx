@@ -1,16 +1,18 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { Printer } from "lucide-react";
-import { useState } from "react";
-import { Form, useFetcher } from "react-router";
+import { useMemo, useState } from "react";
+import { useFetcher } from "react-router";
 import { lastGood, useKept } from "../offline/last-good";
 import { desk } from "../server/desk.server";
 import { formOf, typedOf } from "../server/forms.server";
+import { CheckedForm } from "../ui/checked-form";
 import { DateInput } from "../ui/date-input";
 import { Tickbox } from "../ui/tickbox";
 import { Button, type Faults, Field, FormError, Input, LinkButton, Page, Section, Select, shownValue } from "../ui/ui";
 import type { Route } from "./+types/jobs";
 import { JobGroup } from "./job-row";
 import { changeOwnJob, type JobLine, jobsView } from "./jobs.server";
+import { ownJobForm } from "./own-job.form";
 
 export const loader = () => jobsView(desk());
 export const action = async ({ request }: Route.ActionArgs) => changeOwnJob(desk(), typedOf(await formOf(request)));
@@ -173,11 +175,12 @@ function OwnJobRow({
 }
 
 function OwnJobForm({ view, faults, job }: { view: View; faults: Faults; job: View["own"][number]["job"] | null }) {
+  const schema = useMemo(() => ownJobForm(view.today), [view.today]);
   const [again, setAgain] = useState(job ? job.everyDays !== null || job.onFrost : false);
   const value = (name: string, v: string | number | null | undefined) => shownValue(faults, name, v);
   const where = job?.plantingId ? `planting ${job.plantingId}` : job?.bedId ? `bed ${job.bedId}` : "";
   return (
-    <Form method="post" key={job ? job.id : view.own.length}>
+    <CheckedForm method="post" key={job ? job.id : view.own.length} schema={schema} faults={faults}>
       {job && <input type="hidden" name="id" value={job.id} />}
       <Grid gap="4">
         <Field name="words" label="What is to be done?" faults={faults}>
@@ -243,7 +246,7 @@ function OwnJobForm({ view, faults, job }: { view: View; faults: Faults; job: Vi
           {job ? "Keep the change" : "Note it"}
         </Button>
         {job && (
-          <Button type="submit" name="intent" value="remove" variant="quiet">
+          <Button type="submit" name="intent" value="remove" variant="quiet" formNoValidate>
             Take it out
           </Button>
         )}
@@ -253,6 +256,6 @@ function OwnJobForm({ view, faults, job }: { view: View; faults: Faults; job: Vi
           </LinkButton>
         )}
       </Flex>
-    </Form>
+    </CheckedForm>
   );
 }

@@ -50,7 +50,9 @@ describe("several picks at once", () => {
     const before = ids.map((id) => findPick(db(), id));
     const count = () => listChanges(db(), "", 0, 1).all;
     const changes = count();
-    expect(faultOf(ask("change-picks", ids, { give: "grade", value: "green-to-ripen" }))).toMatch(/Carrot does not ripen/);
+    expect(faultOf(ask("change-picks", ids, { give: "grade", value: "green-to-ripen" }))).toMatch(
+      /Carrot does not ripen/,
+    );
     expect(faultOf(ask("change-picks", ids, { give: "way", value: "to the moon" }))).toMatch(/Say what/);
     expect(faultOf(ask("change-picks", ids, { give: "__proto__", value: "x" }))).toMatch(/Say what/);
     expect(faultOf(ask("change-picks", [], { give: "way", value: "give" }))).toMatch(/Choose picks/);

@@ -1,7 +1,7 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
-import { useState } from "react";
-import { Form, redirect } from "react-router";
-import { bedSchema, COVERS, freeSpot } from "#core/garden/bed";
+import { useMemo, useState } from "react";
+import { redirect } from "react-router";
+import { COVERS, freeSpot } from "#core/garden/bed";
 import { readDistance, typedDistance } from "#core/units/distance";
 import { newId } from "#db/change";
 import { gardenOf, nowAt, snapshotOf } from "#db/garden";
@@ -10,7 +10,8 @@ import { AheadList } from "../season/ahead-list";
 import { bedFree } from "../season/estimates.server";
 import { aheadOf } from "../season/series.server";
 import { db, desk } from "../server/desk.server";
-import { done, faultsOf, formOf, measuresOf, missing, numberOf, refuse, typedOf } from "../server/forms.server";
+import { done, formOf, missing, readForm, refuse, typedOf } from "../server/forms.server";
+import { CheckedForm } from "../ui/checked-form";
 import {
   Anchor,
   Button,
@@ -25,6 +26,7 @@ import {
   TextArea,
 } from "../ui/ui";
 import type { Route } from "./+types/bed";
+import { bedForm, typedOffset } from "./bed.form";
 import { PlotMap } from "./plot-map";
 
 /** A bed of the size most are, until its own is typed. */
@@ -57,32 +59,13 @@ export async function action({ request, params }: Route.ActionArgs) {
     if (!known) throw missing("bed");
     return done("/plot", removeBed(db(), known, at));
   }
-  const shape = typed.shape === "circle" ? "circle" : "rectangle";
-  const { units } = gardenOf(db());
-  const fields = { widthM: "distance", lengthM: "distance", xM: "distance", yM: "distance" } as const;
-  const { values, errors } = measuresOf(typed, fields, units);
-  const { widthM } = values;
-  const checked = bedSchema.safeParse({
-    id: known?.id ?? newId(),
-    name: typed.name ?? "",
-    shape,
-    xM: values.xM ?? 0,
-    yM: values.yM ?? 0,
-    widthM,
-    lengthM: shape === "circle" ? widthM : values.lengthM,
-    cover: typed.cover,
-    sunHours: numberOf(typed.sunHours) ?? 8,
-    nightOffsetC: numberOf(typed.nightOffsetC) ?? 0,
-    note: typed.note ?? "",
-    site: typed.site ?? "",
-    walkOrder: known?.walkOrder ?? snapshotOf(db()).beds.length,
-  });
-  const faults = { ...(checked.success ? {} : faultsOf(checked.error, typed).errors), ...errors };
-  if (!checked.success || Object.keys(errors).length > 0) return refuse({ errors: faults, typed });
-  const journalId = saveBed(db(), checked.data, at);
+  const read = readForm(bedForm(gardenOf(db()).units), typed);
+  if (!read.ok) return refuse(read.faults);
+  const bed = { ...read.row, id: known?.id ?? newId(), walkOrder: known?.walkOrder ?? snapshotOf(db()).beds.length };
+  const journalId = saveBed(db(), bed, at);
   return known
     ? done("/plot", journalId)
-    : redirect(`/plot/plantings/new?bed=${checked.data.id}${journalId ? `&done=${journalId}` : ""}`);
+    : redirect(`/plot/plantings/new?bed=${bed.id}${journalId ? `&done=${journalId}` : ""}`);
 }
 
 export const meta: Route.MetaFunction = () => [{ title: "Bed · Akmedon" }];
@@ -98,6 +81,7 @@ const COVER_WORDS: Record<string, string> = {
 export default function BedPage({ loaderData, actionData }: Route.ComponentProps) {
   const { bed, others, plot, spot, growing, sites, ahead, units, free } = loaderData;
   const faults = actionData && "errors" in actionData ? actionData : null;
+  const schema = useMemo(() => bedForm(units), [units]);
   const [shape, setShape] = useState<"rectangle" | "circle">(
     (faults?.typed.shape as "circle" | undefined) ?? bed?.shape ?? "rectangle",
   );
@@ -132,7 +116,7 @@ export default function BedPage({ loaderData, actionData }: Route.ComponentProps
       lead={`Measured in ${units === "us" ? "feet and inches" : "metres"} from the plot’s south-west corner: east, then north.`}
     >
       <Grid templateColumns={{ base: "minmax(0, 1fr)", lg: "minmax(320px,1fr) minmax(0,1.4fr)" }} gap="8">
-        <Form method="post">
+        <CheckedForm method="post" schema={schema} faults={faults}>
           <FormError faults={faults} />
           <Grid gap="4">
             <Field name="name" label="Name" faults={faults}>
@@ -212,15 +196,15 @@ export default function BedPage({ loaderData, actionData }: Route.ComponentProps
             </Grid>
             <Field
               name="nightOffsetC"
-              label="Still nights, against the station, °C"
-              hint="−2 for a frost pocket, +1 beside a wall. 0 when you do not know."
+              label={`Still nights, against the station, ${units === "us" ? "°F" : "°C"}`}
+              hint={`${units === "us" ? "−4 for a frost pocket, +2" : "−2 for a frost pocket, +1"} beside a wall. 0 when you do not know.`}
               faults={faults}
             >
               {(p) => (
                 <Input
                   {...p}
                   inputMode="decimal"
-                  defaultValue={shownValue(faults, "nightOffsetC", bed?.nightOffsetC ?? 0)}
+                  defaultValue={shownValue(faults, "nightOffsetC", typedOffset(bed?.nightOffsetC ?? 0, units))}
                 />
               )}
             </Field>
@@ -266,7 +250,7 @@ export default function BedPage({ loaderData, actionData }: Route.ComponentProps
               </Note>
             </Box>
           )}
-        </Form>
+        </CheckedForm>
         <Box>
           <PlotMap
             units={units}

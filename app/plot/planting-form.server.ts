@@ -1,11 +1,11 @@
 import { plantingName } from "#core/garden/name";
-import { plantingSchema } from "#core/garden/planting";
 import { newId } from "#db/change";
 import { gardenOf, nowAt } from "#db/garden";
 import { findPlanting, removePlanting, savePlanting } from "#db/plot";
 import { doubtsOf } from "../season/series.server";
 import { db, desk, handbook } from "../server/desk.server";
-import { done, faultsOf, measuresOf, missing, numberOf, refuse } from "../server/forms.server";
+import { done, missing, readForm, refuse } from "../server/forms.server";
+import { plantingForm } from "./planting.form";
 import { changeDates, isDateIntent } from "./planting-dates.server";
 import { changeLosses, isLossIntent } from "./planting-losses.server";
 
@@ -23,32 +23,14 @@ export function changePlanting(typed: Record<string, string>, plantingId: string
     if (!known) throw missing("planting");
     return done("/plot", removePlanting(db(), known.id, plantingName(known, handbook().find(known.cropId)), at));
   }
-  const { units } = desk().snapshot.garden;
-  const sizes = measuresOf(typed, { rowM: "distance", areaM2: "area" }, units);
-  const checked = plantingSchema.safeParse({
-    id: known?.id ?? newId(),
-    bedId: typed.bedId,
-    cropId: typed.cropId,
-    kind: typed.kind ?? "",
-    ripeColour: typed.ripeColour ?? "",
-    disease: typed.disease ?? "",
-    startedHow: typed.startedHow,
-    startedOn: typed.startedOn,
-    plants: numberOf(typed.plants),
-    ...sizes.values,
-    packetMinDays: numberOf(typed.packetMinDays),
-    packetMaxDays: numberOf(typed.packetMaxDays),
-    schoolId: typed.schoolId ?? "",
-    note: typed.note ?? "",
-    endedOn: typed.endedOn ? typed.endedOn : null,
-  });
   if (!crop) return refuse({ errors: { cropId: "choose a crop from the handbook" }, typed });
   if (!desk().snapshot.beds.some((b) => b.id === typed.bedId))
     return refuse({ errors: { bedId: "choose a bed" }, typed });
-  const errors = { ...(checked.success ? {} : faultsOf(checked.error, typed).errors), ...sizes.errors };
-  if (!checked.success || Object.keys(sizes.errors).length > 0) return refuse({ errors, typed });
+  const read = readForm(plantingForm(desk().snapshot.garden.units), typed);
+  if (!read.ok) return refuse(read.faults);
+  const planting = { ...read.row, id: known?.id ?? newId() };
   // what speaks against it is said once; who saves again knows it
-  const doubts = known || typed.sure === "yes" ? [] : doubtsOf(desk(), checked.data, crop);
+  const doubts = known || typed.sure === "yes" ? [] : doubtsOf(desk(), planting, crop);
   if (doubts.length > 0)
     return refuse({
       errors: { form: `${doubts.join(". ")}. Save it once more to keep it all the same.` },
@@ -56,6 +38,6 @@ export function changePlanting(typed: Record<string, string>, plantingId: string
     });
   return done(
     known ? `/plot/plantings/${known.id}` : "/plot",
-    savePlanting(db(), checked.data, plantingName(checked.data, crop), at),
+    savePlanting(db(), planting, plantingName(planting, crop), at),
   );
 }

@@ -1,12 +1,13 @@
 import { Flex, Grid, Text } from "@chakra-ui/react";
-import { useState } from "react";
-import { Form } from "react-router";
+import { useMemo, useState } from "react";
 import { START_WORDS } from "#core/garden/planting";
 import { sayArea, typedDistance } from "#core/units/distance";
 import { LessonsNote } from "../lessons/lessons-note";
+import { CheckedForm } from "../ui/checked-form";
 import { DateInput } from "../ui/date-input";
 import { Button, type Faults, Field, FormError, Input, LinkButton, Select, shownValue, TextArea } from "../ui/ui";
 import type { Route } from "./+types/planting";
+import { plantingForm } from "./planting.form";
 import { ReadyDates } from "./ready-dates";
 import { RipeColour } from "./ripe-colour";
 
@@ -27,9 +28,10 @@ export function PlantingForm({ data, faults }: { data: Route.ComponentProps["loa
   ]);
   const [schoolId, setSchool] = useState(faults?.typed.schoolId ?? planting?.schoolId ?? "");
   const school = crop.schools.find((s) => s.id === schoolId) ?? crop.schools[0]!;
+  const schema = useMemo(() => plantingForm(units), [units]);
   const value = (name: string, v: string | number | null | undefined) => shownValue(faults, name, v);
   return (
-    <Form method="post">
+    <CheckedForm method="post" schema={schema} faults={faults}>
       <FormError faults={faults} />
       {faults?.typed.sure && <input type="hidden" name="sure" value="yes" />}
       <LessonsNote lessons={lessons[crop.id] ?? []} />
@@ -185,6 +187,6 @@ export function PlantingForm({ data, faults }: { data: Route.ComponentProps["loa
           </Button>
         )}
       </Flex>
-    </Form>
+    </CheckedForm>
   );
 }

@@ -1,4 +1,5 @@
 import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
+import { useMemo } from "react";
 import { Form } from "react-router";
 import { sayDay } from "#core/calendar/day";
 import type { DatedWindow, Trip, Window } from "#core/calendar/windows";
@@ -6,9 +7,11 @@ import type { Garden, Person } from "#core/garden/garden";
 import { sayMass } from "#core/units/mass";
 import { sayVolume, volumeUnit } from "#core/units/volume";
 import type { Container } from "#core/weighing/pick";
+import { CheckedForm } from "../ui/checked-form";
 import { DateInput } from "../ui/date-input";
 import { FileInput } from "../ui/file-input";
 import { Button, type Faults, Field, Input, Note, Section, Select, shownValue } from "../ui/ui";
+import { containerForm, datedForm, personForm, tripForm, windowForm } from "./lists.form";
 
 const DAYS = ["Sunday", "Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday"];
 
@@ -41,6 +44,7 @@ type Props = {
 /** What the household adds to and takes from: windows, trips, people, containers. */
 export function SettingsLists({ garden, windows, dated, trips, people, containers, today, faults }: Props) {
   const value = (name: string, v: string | number) => shownValue(faults, name, v);
+  const container = useMemo(() => containerForm(garden.units), [garden.units]);
   return (
     <>
       <Section title="When you can go out" id="windows">
@@ -50,7 +54,7 @@ export function SettingsLists({ garden, windows, dated, trips, people, container
           </Removable>
         ))}
         {windows.length === 0 && <Note>Without any, the planner cannot open a round.</Note>}
-        <Form method="post" preventScrollReset>
+        <CheckedForm method="post" preventScrollReset schema={windowForm} faults={faults}>
           <Grid templateColumns="1.3fr 1fr 1fr auto" gap="2" mt="3" alignItems="end">
             <Field name="weekday" label="Day" faults={null}>
               {(p) => (
@@ -73,7 +77,7 @@ export function SettingsLists({ garden, windows, dated, trips, people, container
               Add
             </Button>
           </Grid>
-        </Form>
+        </CheckedForm>
         <Text fontWeight="650" mt="5" mb="1">
           Single days
         </Text>
@@ -82,7 +86,7 @@ export function SettingsLists({ garden, windows, dated, trips, people, container
             {sayDay(w.day)}: {w.startsAt === null ? "no time to go out" : `${w.startsAt}, ${w.minutes} minutes`}
           </Removable>
         ))}
-        <Form method="post" preventScrollReset>
+        <CheckedForm method="post" preventScrollReset schema={datedForm} faults={faults}>
           <Grid
             templateColumns={{ base: "repeat(2, minmax(0, 1fr))", md: "1.3fr 1fr 1fr auto" }}
             gap="2"
@@ -105,7 +109,7 @@ export function SettingsLists({ garden, windows, dated, trips, people, container
           <Text fontSize="sm" color="inkSoft" mt="1">
             Such a day has only its own hours; without an hour it has none.
           </Text>
-        </Form>
+        </CheckedForm>
       </Section>
       <Section title="Trips" id="trips">
         {trips.map((t) => (
@@ -118,7 +122,7 @@ export function SettingsLists({ garden, windows, dated, trips, people, container
             )}
           </Removable>
         ))}
-        <Form method="post" preventScrollReset>
+        <CheckedForm method="post" preventScrollReset schema={tripForm} faults={faults}>
           <Grid templateColumns="repeat(2, minmax(0, 1fr))" gap="2" mt="3" alignItems="end">
             <Field name="tripName" label="Trip" faults={faults}>
               {(p) => <Input {...p} defaultValue={value("tripName", "")} placeholder="Away" />}
@@ -150,7 +154,7 @@ export function SettingsLists({ garden, windows, dated, trips, people, container
           <Button type="submit" name="intent" value="trip" mt="2">
             Add the trip
           </Button>
-        </Form>
+        </CheckedForm>
         <Form method="post" encType="multipart/form-data" preventScrollReset>
           <Box mt="5">
             <Field
@@ -174,7 +178,7 @@ export function SettingsLists({ garden, windows, dated, trips, people, container
             {p.role === "neighbour" ? ", neighbour" : ""}
           </Removable>
         ))}
-        <Form method="post" preventScrollReset>
+        <CheckedForm method="post" preventScrollReset schema={personForm} faults={faults}>
           <Grid templateColumns="1.4fr 1fr auto" gap="2" mt="3" alignItems="end">
             <Field name="personName" label="Name" faults={faults}>
               {(p) => <Input {...p} defaultValue={value("personName", "")} />}
@@ -191,7 +195,7 @@ export function SettingsLists({ garden, windows, dated, trips, people, container
               Add
             </Button>
           </Grid>
-        </Form>
+        </CheckedForm>
       </Section>
       <Section title="Containers" id="containers" note="Weighed empty once, subtracted ever after">
         {containers.map((c) => (
@@ -205,7 +209,7 @@ export function SettingsLists({ garden, windows, dated, trips, people, container
             )}
           </Removable>
         ))}
-        <Form method="post" preventScrollReset>
+        <CheckedForm method="post" preventScrollReset schema={container} faults={faults}>
           <Grid
             templateColumns={{ base: "repeat(2, minmax(0, 1fr))", md: "1.5fr 1fr 0.8fr 0.8fr auto" }}
             gap="2"
@@ -232,7 +236,7 @@ export function SettingsLists({ garden, windows, dated, trips, people, container
               Add
             </Button>
           </Grid>
-        </Form>
+        </CheckedForm>
       </Section>
     </>
   );

@@ -2,22 +2,20 @@ import { Box, Flex, Grid } from "@chakra-ui/react";
 import { Download } from "lucide-react";
 import { Form } from "react-router";
 import { addDays, sayDay } from "#core/calendar/day";
-import { datedWindowSchema, tripSchema, windowSchema } from "#core/calendar/windows";
-import { personSchema } from "#core/garden/garden";
+import type { DatedWindow } from "#core/calendar/windows";
 import { typedDistance } from "#core/units/distance";
-import { readMass } from "#core/units/mass";
-import { readRoom, volumeUnit } from "#core/units/volume";
-import { containerSchema } from "#core/weighing/pick";
+import type { UnitSystem } from "#core/units/mass";
 import { change, newId } from "#db/change";
 import { listContainers, listPeople } from "#db/garden";
 import { sayError } from "#formats/located";
 import { changeFeed, feedView } from "../rounds/feed.server";
 import { CLOCK_STEPS, letDaysPass } from "../server/clock.server";
 import { db, desk } from "../server/desk.server";
-import { done, faultsOf, formOf, numberOf, refuse, typedOf } from "../server/forms.server";
+import { done, formOf, readForm, refuse, typedOf } from "../server/forms.server";
 import { endSession, homeNetwork } from "../server/home-network.server";
 import { readTripsInThread } from "../server/reading.server";
 import { FileInput } from "../ui/file-input";
+import type { FormSchema } from "../ui/form-schema";
 import { LookChooser } from "../ui/looks";
 import { Tickbox } from "../ui/tickbox";
 import { Button, Field, FormError, Input, LinkButton, Page, Section, Select, shownValue } from "../ui/ui";
@@ -27,6 +25,7 @@ import { DemoClock } from "./demo-clock";
 import { bringGardenBack } from "./garden-back.server";
 import { saveGardenForm } from "./garden-form.server";
 import { HomeNetwork } from "./home-network";
+import { containerForm, datedForm, personForm, tripForm, windowForm } from "./lists.form";
 import { SettingsLists } from "./settings-lists";
 
 /** How far ahead trips are taken from a calendar. */
@@ -48,6 +47,30 @@ export async function loader({ request, url }: Route.LoaderArgs) {
   };
 }
 
+/** What is added to a list of the garden: by which form, to which table, what is said of it, where it stands. */
+type ListForm = {
+  form: FormSchema<{ id: string }>;
+  table: "windows" | "datedWindows" | "trips" | "people" | "containers";
+  label: (row: never) => string;
+  at: string;
+};
+const named = (row: { name: string }) => `${row.name} added`;
+function listOf(intent: string, units: UnitSystem): (ListForm & { label: (row: unknown) => string }) | null {
+  const lists: Record<string, ListForm> = {
+    window: { form: windowForm, table: "windows", label: () => "Time to go out added", at: "windows" },
+    dated: {
+      form: datedForm,
+      table: "datedWindows",
+      label: (w: DatedWindow) => `${sayDay(w.day)} ${w.startsAt === null ? "kept free" : "has its own hour"}`,
+      at: "windows",
+    },
+    trip: { form: tripForm, table: "trips", label: () => "Trip added", at: "trips" },
+    person: { form: personForm, table: "people", label: named, at: "people" },
+    container: { form: containerForm(units), table: "containers", label: named, at: "containers" },
+  };
+  return Object.hasOwn(lists, intent) ? (lists[intent] as ListForm & { label: (row: unknown) => string }) : null;
+}
+
 export async function action({ request }: Route.ActionArgs) {
   const form = await formOf(request);
   const typed = typedOf(form);
@@ -56,6 +79,13 @@ export async function action({ request }: Route.ActionArgs) {
   const at = d.now;
   const put = (label: string, work: Parameters<typeof change>[3], to: string) =>
     done(to, change(db(), label, at, work));
+  const list = listOf(typed.intent ?? "", garden.units);
+  if (list) {
+    const read = readForm<{ id: string }>(list.form, typed);
+    if (!read.ok) return refuse(read.faults);
+    const row = { ...read.row, id: newId() };
+    return put(list.label(row), (c) => c.put(list.table, row as never), `/settings#${list.at}`);
+  }
   switch (typed.intent) {
     case "feed":
     case "feed-renew":
@@ -66,54 +96,6 @@ export async function action({ request }: Route.ActionArgs) {
       return done("/", letDaysPass(d, Number(typed.days)));
     case "garden":
       return saveGardenForm(d, typed);
-    case "window": {
-      const checked = windowSchema.safeParse({
-        id: newId(),
-        weekday: Number(typed.weekday),
-        startsAt: typed.startsAt,
-        minutes: numberOf(typed.minutes),
-      });
-      return checked.success
-        ? put("Time to go out added", (c) => c.put("windows", checked.data), "/settings#windows")
-        : refuse(faultsOf(checked.error, typed));
-    }
-    case "dated": {
-      const checked = datedWindowSchema.safeParse({
-        id: newId(),
-        day: typed.datedDay,
-        startsAt: typed.datedAt?.trim() ? typed.datedAt : null,
-        minutes: typed.datedAt?.trim() ? numberOf(typed.datedMinutes) : 0,
-      });
-      if (checked.success)
-        return put(
-          `${sayDay(checked.data.day)} ${checked.data.startsAt === null ? "kept free" : "has its own hour"}`,
-          (c) => c.put("datedWindows", checked.data),
-          "/settings#windows",
-        );
-      const faults = faultsOf(checked.error, typed);
-      const [day, startsAt, minutes] = [faults.errors.day, faults.errors.startsAt, faults.errors.minutes];
-      return refuse({
-        typed,
-        errors: {
-          ...(day ? { datedDay: day } : {}),
-          ...(startsAt ? { datedAt: startsAt } : {}),
-          ...(minutes ? { datedMinutes: minutes } : {}),
-        },
-      });
-    }
-    case "trip": {
-      const checked = tripSchema.safeParse({
-        id: newId(),
-        name: typed.tripName?.trim() || "Away",
-        fromDay: typed.fromDay,
-        toDay: typed.toDay,
-        standIn: typed.standIn ?? "",
-        standInMinutes: numberOf(typed.standInMinutes) ?? 0,
-      });
-      return checked.success
-        ? put("Trip added", (c) => c.put("trips", checked.data), "/settings#trips")
-        : refuse(faultsOf(checked.error, typed));
-    }
     case "calendar": {
       const file = form.get("calendar");
       if (!(file instanceof File) || file.size === 0)
@@ -138,35 +120,6 @@ export async function action({ request }: Route.ActionArgs) {
         },
         "/settings#trips",
       );
-    }
-    case "person": {
-      const checked = personSchema.safeParse({ id: newId(), name: typed.personName ?? "", role: typed.role });
-      return checked.success
-        ? put(`${checked.data.name} added`, (c) => c.put("people", checked.data), "/settings#people")
-        : refuse({ errors: { personName: "give a name" }, typed });
-    }
-    case "container": {
-      const mass = readMass(typed.tare ?? "", garden.units);
-      if (!mass.ok) return refuse({ errors: { tare: mass.message }, typed });
-      const checked = containerSchema.safeParse({
-        id: newId(),
-        name: typed.containerName ?? "",
-        tareG: mass.massG,
-        litres: readRoom(typed.containerLitres, garden.units),
-        atHand: numberOf(typed.containerCount),
-      });
-      return checked.success
-        ? put(`${checked.data.name} added`, (c) => c.put("containers", checked.data), "/settings#containers")
-        : refuse({
-            typed,
-            errors: {
-              ...(checked.error.issues.some((i) => i.path[0] === "name") ? { containerName: "give it a name" } : {}),
-              ...(checked.error.issues.some((i) => i.path[0] === "litres")
-                ? { containerLitres: `${volumeUnit(garden.units).name}, above nothing` }
-                : {}),
-              ...(checked.error.issues.some((i) => i.path[0] === "atHand") ? { containerCount: "a whole number" } : {}),
-            },
-          });
     }
     case "remove": {
       const table = (["windows", "datedWindows", "trips", "people", "containers"] as const).find(

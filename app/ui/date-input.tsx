@@ -1,6 +1,6 @@
 import { DatePicker, Input as Line, Portal, parseDate } from "@chakra-ui/react";
 import { CalendarDays, ChevronLeft, ChevronRight } from "lucide-react";
-import { useContext, useState } from "react";
+import { useContext, useRef, useState } from "react";
 import { type Day, isDay } from "#core/calendar/day";
 import { readDay, sayTyped } from "#core/calendar/typed-day";
 import { CountryContext } from "./country";
@@ -42,6 +42,7 @@ function Picked({
 }: Omit<Props, "value" | "defaultValue"> & { given: string; follows: boolean }) {
   const { order, today } = useContext(CountryContext);
   const shownAs = (day: string) => (isDay(day) ? sayTyped(day, order) : day);
+  const sent = useRef<HTMLInputElement>(null);
   const [day, setDay] = useState(given);
   const [text, setText] = useState(shownAs(given));
   const said = isDay(day) ? day : "";
@@ -77,7 +78,7 @@ function Picked({
       lazyMount
       unmountOnExit
     >
-      {name && <input type="hidden" name={name} form={form} value={day} />}
+      {name && <input ref={sent} type="hidden" name={name} form={form} value={day} />}
       <DatePicker.Control>
         <Line
           {...field}
@@ -89,7 +90,11 @@ function Picked({
             setText(e.target.value);
             put(readDay(e.target.value, order, today) ?? e.target.value.trim());
           }}
-          onBlur={() => setText(shownAs(day))}
+          onBlur={() => {
+            setText(shownAs(day));
+            // what is sent is left as well: a checked form looks at it
+            sent.current?.dispatchEvent(new FocusEvent("focusout", { bubbles: true }));
+          }}
         />
         <DatePicker.Trigger aria-label="Choose from a month">
           <CalendarDays size={18} aria-hidden />

@@ -13,7 +13,7 @@ import {
   Textarea,
 } from "@chakra-ui/react";
 import { ChevronDown, type LucideIcon } from "lucide-react";
-import type { ReactNode } from "react";
+import { createContext, type ReactNode, useContext } from "react";
 import { Link } from "react-router";
 import { button, THUMB } from "./theme/recipes";
 
@@ -147,6 +147,9 @@ export function Section({
   );
 }
 
+/** What is wrong in a checked form as it stands now, by field; null outside of one. */
+export const CheckedContext = createContext<Record<string, string> | null>(null);
+
 export type Faults = { errors: Record<string, string>; typed: Record<string, string> } | undefined | null;
 
 /** A labelled field with its hint, and what is wrong with it beside it. */
@@ -163,7 +166,8 @@ export function Field({
   faults?: Faults;
   children: (props: FieldProps) => ReactNode;
 }) {
-  const error = faults?.errors[name];
+  const checked = useContext(CheckedContext);
+  const error = (checked ?? faults?.errors)?.[name];
   const describedBy = [hint ? `${name}-hint` : null, error ? `${name}-error` : null].filter(Boolean).join(" ");
   return (
     <ChakraField.Root
@@ -223,18 +227,20 @@ export function Note({
 
 /** A heading problem of a whole form. */
 export function FormError({ faults }: { faults: Faults }) {
-  const count = faults ? Object.keys(faults.errors).length : 0;
-  if (!faults || count === 0) return null;
+  const checked = useContext(CheckedContext);
+  const errors = checked ?? faults?.errors ?? {};
+  const count = Object.keys(errors).length;
+  if (count === 0) return null;
   return (
     <Note
       tone="caution"
       title={
-        faults.errors.form
+        errors.form
           ? "Not saved"
           : `Not saved: ${count === 1 ? "one field wants" : `${count} fields want`} a look. Nothing you typed is lost.`
       }
     >
-      {faults.errors.form ?? null}
+      {errors.form ?? null}
     </Note>
   );
 }

@@ -15,3 +15,5 @@ export const LITRES_PER_US_LIQUID_QUART = LITRES_PER_US_GALLON / 4;
 export const M_PER_S_PER_MPH = 0.44704;
 export const M_PER_S_PER_KNOT = 1852 / 3600;
 export const M_PER_S_PER_KMH = 1 / 3.6;
+/** One degree Fahrenheit as a difference, K (exact). */
+export const KELVIN_PER_F = 5 / 9;
