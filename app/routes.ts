@@ -59,6 +59,7 @@ export default [
       route("settings/backups/:backup", "settings/backup.tsx"),
       route("settings/devices", "settings/devices.tsx"),
       route("settings/troubles", "settings/troubles.tsx"),
+      route("parts", "shell/parts-page.tsx"),
       route("*", "shell/nowhere.tsx"),
     ]),
   ]),

@@ -49,6 +49,7 @@ const PAGES = [
   "/plot/plantings/tom-wall/line",
   "/plot",
   "/start",
+  "/parts",
   "/plot/draw",
   "/plot/beds/wall",
   "/plot/beds/new",

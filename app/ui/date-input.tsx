@@ -82,6 +82,8 @@ function Picked({
       <DatePicker.Control>
         <Line
           {...field}
+          // the month writes into what is called its input: this line is ours, what was typed stays
+          data-part="line"
           value={text}
           autoComplete="off"
           pe="12"

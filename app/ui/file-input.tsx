@@ -36,17 +36,19 @@ export function FileInput({
             acceptedFiles.length === 0 ? (
               <span>or drop it here</span>
             ) : (
-              acceptedFiles.map((file) => (
-                <FileUpload.Item key={file.name} file={file}>
-                  <FileUpload.ItemName />
-                  <FileUpload.ItemSizeText />
-                  <FileUpload.ItemDeleteTrigger asChild>
-                    <Button type="button" variant="quiet" size="sm" aria-label={`Take ${file.name} out`}>
-                      <X size={18} aria-hidden />
-                    </Button>
-                  </FileUpload.ItemDeleteTrigger>
-                </FileUpload.Item>
-              ))
+              <FileUpload.ItemGroup>
+                {acceptedFiles.map((file) => (
+                  <FileUpload.Item key={file.name} file={file}>
+                    <FileUpload.ItemName />
+                    <FileUpload.ItemSizeText />
+                    <FileUpload.ItemDeleteTrigger asChild>
+                      <Button type="button" variant="quiet" size="sm" aria-label={`Take ${file.name} out`}>
+                        <X size={18} aria-hidden />
+                      </Button>
+                    </FileUpload.ItemDeleteTrigger>
+                  </FileUpload.Item>
+                ))}
+              </FileUpload.ItemGroup>
             )
           }
         </FileUpload.Context>

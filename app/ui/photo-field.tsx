@@ -22,18 +22,22 @@ export function PhotoField({ kept, removable = false }: { kept: readonly string[
         </FileUpload.Trigger>
         <FileUpload.Context>
           {({ acceptedFiles }) =>
-            acceptedFiles.map((file) => (
-              <FileUpload.Item key={`${file.name} ${file.size}`} file={file}>
-                <FileUpload.ItemPreview type="image/*">
-                  <FileUpload.ItemPreviewImage alt={file.name} style={{ height: 56, borderRadius: 3 }} />
-                </FileUpload.ItemPreview>
-                <FileUpload.ItemDeleteTrigger asChild>
-                  <Button type="button" variant="quiet" size="sm" aria-label={`Take ${file.name} out`}>
-                    <X size={18} aria-hidden />
-                  </Button>
-                </FileUpload.ItemDeleteTrigger>
-              </FileUpload.Item>
-            ))
+            acceptedFiles.length > 0 && (
+              <FileUpload.ItemGroup>
+                {acceptedFiles.map((file) => (
+                  <FileUpload.Item key={`${file.name} ${file.size}`} file={file}>
+                    <FileUpload.ItemPreview type="image/*">
+                      <FileUpload.ItemPreviewImage alt={file.name} style={{ height: 56, borderRadius: 3 }} />
+                    </FileUpload.ItemPreview>
+                    <FileUpload.ItemDeleteTrigger asChild>
+                      <Button type="button" variant="quiet" size="sm" aria-label={`Take ${file.name} out`}>
+                        <X size={18} aria-hidden />
+                      </Button>
+                    </FileUpload.ItemDeleteTrigger>
+                  </FileUpload.Item>
+                ))}
+              </FileUpload.ItemGroup>
+            )
           }
         </FileUpload.Context>
         {kept.map((name, i) => (

@@ -249,6 +249,7 @@ const fileUpload = defineSlotRecipe({
       cursor: "pointer",
       "&[data-dragging]": { bg: "mossTint", borderColor: "moss" },
     },
+    itemGroup: { display: "flex", flexWrap: "wrap", gap: "3", listStyle: "none" },
     item: { display: "flex", gap: "2", alignItems: "center" },
     itemName: { fontWeight: "600", overflowWrap: "anywhere" },
     itemSizeText: { color: "inkSoft", fontSize: "sm" },
