@@ -115,10 +115,11 @@ describe("the lane's shape", () => {
   });
   it("is a closed outline, mirrored around its middle", () => {
     const path = lanePath([day(0.2, 0.5, 0), day(0.9, 0.1, 0), day(0.3, 0, 0.7)], (k) => k * 10, 50, 12, 2);
-    expect(path.startsWith("M-3 50")).toBe(true);
+    expect(path.startsWith("M-3,50")).toBe(true);
     expect(path.endsWith("Z")).toBe(true);
-    const ys = [...path.matchAll(/ (\d+\.\d)(?=[CLZ]|$)/g)].map((m) => Number(m[1]));
+    const ys = [...path.matchAll(/-?[\d.]+,(-?[\d.]+)/g)].map((m) => Number(m[1]));
     expect(Math.min(...ys) + Math.max(...ys)).toBeCloseTo(100, 1);
+    expect(Math.max(...ys) - 50).toBeCloseTo(12 * fullness(day(0.9, 0.1, 0)), 1);
   });
   it("colours by what the crop most likely is", () => {
     expect(

@@ -159,7 +159,7 @@ describe("the parts that pages are made of", () => {
     await page.context().close();
   });
 
-  it("on a phone what was done lies above the parts at the thumb, and undoes", async () => {
+  it("on a phone what was done lies clear of the head and of the thumb, and undoes", async () => {
     const { page, context } = await here.visit({ width: 390, height: 844 });
     await page.goto("/walk/order");
     await ready(page);
@@ -174,7 +174,9 @@ describe("the parts that pages are made of", () => {
     await page.waitForTimeout(500);
     const over = (await undo.boundingBox())!;
     const nav = (await page.getByRole("navigation", { name: "Parts, at the thumb" }).boundingBox())!;
-    expect(over.y + over.height).toBeLessThanOrEqual(nav.y);
+    const head = (await page.getByRole("banner").boundingBox())!;
+    expect(over.y).toBeGreaterThanOrEqual(head.y + head.height);
+    expect(over.y + over.height).toBeLessThan(nav.y / 3);
     expect(over.height).toBeGreaterThanOrEqual(44);
     await answered(page, () => undo.click());
     await page.getByText(/^Undone/).waitFor();

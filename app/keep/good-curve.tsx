@@ -1,3 +1,5 @@
+import { scaleLinear } from "d3-scale";
+import { line } from "d3-shape";
 import { sayDay } from "#core/calendar/day";
 
 type Point = { t: number; day: string; here: number } & Record<string, number | string>;
@@ -9,10 +11,12 @@ const H = 170;
 export function GoodCurve({ points, here, other }: Props) {
   if (points.length < 2) return null;
   const last = points.at(-1)!;
-  const x = (t: number) => (t / last.t) * W;
-  const y = (pct: number) => H - (pct / 100) * (H - 8);
+  const x = scaleLinear([0, last.t], [0, W]);
+  const y = scaleLinear([0, 100], [H, 8]);
   const path = (of: (p: Point) => number) =>
-    points.map((p, i) => `${i === 0 ? "M" : "L"}${x(p.t).toFixed(1)} ${y(of(p)).toFixed(1)}`).join("");
+    line<Point>()
+      .x((p) => x(p.t))
+      .y((p) => y(of(p)))([...points]) ?? "";
   const otherOf = (p: Point) => Number(other ? p[other.id] : 0);
   const half = (of: (p: Point) => number) => points.find((p) => of(p) < 50);
   const marks = [0, 0.25, 0.5, 0.75, 1].map((s) => points[Math.round(s * (points.length - 1))]!);

@@ -1,3 +1,5 @@
+import { scaleLinear } from "d3-scale";
+import { area } from "d3-shape";
 import { daysBetween, sayDay } from "#core/calendar/day";
 import { SvgText } from "../ui/svg-text";
 
@@ -23,13 +25,14 @@ export function SeasonTrack({
   const first = days[0]![0];
   const last = days.at(-1)![0];
   const span = Math.max(1, daysBetween(first, last));
-  const x = (day: string) => (daysBetween(first, day) / span) * W;
-  const y = (share: number) => H - share * (H - 10);
-  const band = (low: (d: TrackDay) => number, high: (d: TrackDay) => number) => {
-    const up = days.map((d) => `${x(d[0]).toFixed(1)} ${y(high(d)).toFixed(1)}`);
-    const down = [...days].reverse().map((d) => `${x(d[0]).toFixed(1)} ${y(low(d)).toFixed(1)}`);
-    return `M${up.join("L")}L${down.join("L")}Z`;
-  };
+  const at = scaleLinear([0, span], [0, W]);
+  const x = (day: string) => at(daysBetween(first, day));
+  const y = scaleLinear([0, 1], [H, 10]);
+  const band = (low: (d: TrackDay) => number, high: (d: TrackDay) => number) =>
+    area<TrackDay>()
+      .x((d) => x(d[0]))
+      .y0((d) => y(low(d)))
+      .y1((d) => y(high(d)))([...days]) ?? "";
   const inside = (day: string) => day >= first && day <= last;
   // the first day is named unless a month begins right after it
   const months = days.filter((d, i) => d[0].endsWith("-01") || (i === 0 && Number(d[0].slice(8)) < 20));

@@ -1,3 +1,4 @@
+import { area, curveBumpX } from "d3-shape";
 import type { Day } from "#core/calendar/day";
 import type { HazardKind } from "#core/weather/hazards";
 
@@ -38,19 +39,14 @@ export function lanePath(
     x: x(k),
     h: half * fullness(days[Math.min(k, days.length - 1)] ?? { ready: 0, nearly: 0, past: 0 }),
   }));
-  const edge = (list: { x: number; h: number }[], sign: 1 | -1) =>
-    list
-      .map((p, i) => {
-        if (i === 0) return `L${p.x.toFixed(1)} ${(cy + sign * p.h).toFixed(1)}`;
-        const before = list[i - 1]!;
-        const middle = ((p.x + before.x) / 2).toFixed(1);
-        return `C${middle} ${(cy + sign * before.h).toFixed(1)} ${middle} ${(cy + sign * p.h).toFixed(1)} ${p.x.toFixed(1)} ${(cy + sign * p.h).toFixed(1)}`;
-      })
-      .join("");
-  const start = points[0]!;
-  const end = points[points.length - 1]!;
   // both ends come to a rounded tip, as a pod does
-  return `M${start.x - 3} ${cy}${edge(points, -1)}L${end.x + 3} ${cy}${edge([...points].reverse(), 1)}Z`;
+  const pod = [{ x: points[0]!.x - 3, h: 0 }, ...points, { x: points.at(-1)!.x + 3, h: 0 }];
+  const outline = area<{ x: number; h: number }>()
+    .x((p) => p.x)
+    .y0((p) => cy + p.h)
+    .y1((p) => cy - p.h)
+    .curve(curveBumpX);
+  return outline(pod) ?? "";
 }
 
 /** Colours along a lane by what the crop most likely is on each day. */

@@ -1,15 +1,17 @@
 import { createToaster, Portal, Toast, Toaster } from "@chakra-ui/react";
 import { X } from "lucide-react";
-import { useEffect } from "react";
+import { useEffect, useMemo } from "react";
 import { useNavigate, useSearchParams, useSubmit } from "react-router";
+import { useNarrow } from "../ui/use-narrow";
 
-/** One at a time, at the foot of the page; on a phone above the parts at the thumb. */
-const toaster = createToaster({
-  placement: "bottom",
-  max: 1,
-  overlap: false,
-  offsets: { left: "16px", right: "16px", top: "16px", bottom: "calc(16px + var(--ak-thumbs, 0px))" },
-});
+/** One at a time: by the table in the corner; on a phone under the frame's head, clear of what the thumb is about to press. */
+const toasterFor = (narrow: boolean) =>
+  createToaster({
+    placement: narrow ? "top" : "bottom-end",
+    max: 1,
+    overlap: false,
+    offsets: { left: "16px", right: "16px", top: "66px", bottom: "16px" },
+  });
 
 /** Says what was done and offers to take it back; goes away by itself only when another page is opened. */
 export function Done({
@@ -21,6 +23,8 @@ export function Done({
   said: string | null;
   back: string;
 }) {
+  const narrow = useNarrow(false);
+  const toaster = useMemo(() => toasterFor(narrow), [narrow]);
   const [params] = useSearchParams();
   const navigate = useNavigate();
   const submit = useSubmit();
@@ -45,7 +49,7 @@ export function Done({
         : {}),
     });
     return () => toaster.remove(shown);
-  }, [words, id, back]);
+  }, [words, id, back, toaster]);
   return (
     <Portal>
       <Toaster toaster={toaster} data-noprint>

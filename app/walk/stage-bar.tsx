@@ -1,3 +1,5 @@
+import { scaleLinear } from "d3-scale";
+import { area } from "d3-shape";
 import { NEARLY_FROM, STEP } from "#core/planting/stage-grid";
 import { SvgText } from "../ui/svg-text";
 
@@ -14,9 +16,14 @@ export function StageBar({ stage, before }: { stage: ArrayLike<number>; before: 
   const now = ridge(stage);
   const then = ridge(before);
   const most = Math.max(0.06, ...now, ...then);
+  const x = scaleLinear([0, 2], [0, W]);
+  const bin = scaleLinear([0, bins], [0, W]);
+  const y = scaleLinear([0, most], [H, 6]);
   const path = (values: number[]) =>
-    `M0 ${H}${values.map((h, i) => `L${((i / bins) * W).toFixed(1)} ${(H - (h / most) * (H - 6)).toFixed(1)}`).join("")}L${W} ${H}Z`;
-  const x = (s: number) => (s / 2) * W;
+    area<number>()
+      .x((_, i) => bin(i))
+      .y0(H)
+      .y1((h) => y(h))(values) ?? "";
   return (
     <svg
       viewBox={`0 0 ${W} ${H + 18}`}

@@ -1,3 +1,6 @@
+import { scaleLinear } from "d3-scale";
+import { line } from "d3-shape";
+import { fahrenheitFromCelsius } from "#core/units/convert";
 import type { UnitSystem } from "#core/units/mass";
 import { sayTemp } from "#core/units/say";
 import { SvgText } from "../ui/svg-text";
@@ -21,14 +24,14 @@ export function HourCurve({ temps, wet, good, dewC, sunriseHour, sunsetHour, uni
   const left = 40;
   const low = Math.min(...temps, dewC ?? 99, 0) - 1;
   const high = Math.max(...temps) + 1;
-  const x = (h: number) => left + (h / 23) * (W - left - 12);
-  const y = (t: number) => 12 + (1 - (t - low) / (high - low)) * (H - 82);
-  const line = temps.map((t, h) => `${h === 0 ? "M" : "L"}${x(h).toFixed(1)} ${y(t).toFixed(1)}`).join("");
-  const step = high - low > 14 ? 5 : 2;
-  const ticks = Array.from(
-    { length: Math.floor(high / step) - Math.ceil(low / step) + 1 },
-    (_, i) => (Math.ceil(low / step) + i) * step,
-  );
+  const x = scaleLinear([0, 23], [left, W - 12]);
+  // lines at round degrees of the garden's own scale
+  const shown = (tempC: number) => (units === "us" ? fahrenheitFromCelsius(tempC) : tempC);
+  const degrees = scaleLinear([shown(low), shown(high)], [H - 70, 12]);
+  const y = (tempC: number) => degrees(shown(tempC));
+  const curve = line<number>()
+    .x((_, h) => x(h))
+    .y((t) => y(t));
   return (
     <svg
       viewBox={`0 0 ${W} ${H}`}
@@ -54,11 +57,11 @@ export function HourCurve({ temps, wet, good, dewC, sunriseHour, sunsetHour, uni
           fill="var(--ak-colors-frost-tint)"
         />
       )}
-      {ticks.map((t) => (
+      {degrees.ticks(6).map((t) => (
         <g key={t}>
-          <line x1={left} x2={W - 12} y1={y(t)} y2={y(t)} stroke="var(--ak-colors-rule-soft)" />
-          <SvgText x={left - 6} y={y(t) + 4} size={11.5} textAnchor="end" fill="var(--ak-colors-ink-soft)">
-            {sayTemp(t, units)}
+          <line x1={left} x2={W - 12} y1={degrees(t)} y2={degrees(t)} stroke="var(--ak-colors-rule-soft)" />
+          <SvgText x={left - 6} y={degrees(t) + 4} size={11.5} textAnchor="end" fill="var(--ak-colors-ink-soft)">
+            {String(t).replace("-", "−")} {units === "us" ? "°F" : "°C"}
           </SvgText>
         </g>
       ))}
@@ -114,7 +117,13 @@ export function HourCurve({ temps, wet, good, dewC, sunriseHour, sunsetHour, uni
           </SvgText>
         </>
       )}
-      <path d={line} fill="none" stroke="var(--ak-colors-madder)" strokeWidth="2.6" strokeLinejoin="round" />
+      <path
+        d={curve(temps) ?? ""}
+        fill="none"
+        stroke="var(--ak-colors-madder)"
+        strokeWidth="2.6"
+        strokeLinejoin="round"
+      />
     </svg>
   );
 }
