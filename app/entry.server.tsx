@@ -11,8 +11,8 @@ import {
   ServerRouter,
 } from "react-router";
 import { noteTrouble } from "#db/troubles";
-import { dataDir } from "./server/desk.server";
 import { watchInbox } from "./server/devices/inbox.server";
+import { dataDir } from "./server/garden-now.server";
 import { nonceOf } from "./server/nonce.server";
 import { NonceContext } from "./ui/nonce";
 

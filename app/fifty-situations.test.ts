@@ -7,8 +7,8 @@ import { gardenInProcess } from "./garden-in-process";
 import { logPick } from "./picks/pick-action.server";
 import { pickFormData } from "./picks/pick-form.server";
 import { changeDates } from "./plot/planting-dates.server";
-import { doubtsOf } from "./season/series.server";
-import { db, desk, handbook } from "./server/desk.server";
+import { plantingDoubts } from "./season/series.server";
+import { db, gardenNow, handbook } from "./server/garden-now.server";
 import { walkSheet } from "./walk/walk.server";
 
 /**
@@ -19,7 +19,7 @@ let garden: ReturnType<typeof gardenInProcess>;
 let template: Planting;
 beforeAll(() => {
   garden = gardenInProcess((dir) => makeDemo(dir, false));
-  template = desk().snapshot.plantings.find((p) => p.id === "cou-lower")!;
+  template = gardenNow().snapshot.plantings.find((p) => p.id === "cou-lower")!;
 });
 afterAll(() => garden.end());
 
@@ -31,7 +31,7 @@ function plant(id: string, cropId: string, over: Partial<Planting> = {}): Planti
     ...{ ...template, id, cropId, bedId: "middle-1", kind: "tried", startedHow: how, startedOn: "2026-05-20" },
     ...{ schoolId: crop.schools[0]!.id, packetMinDays: null, packetMaxDays: null, ripeColour: "", ...over },
   };
-  change(db(), "a situation", desk().now, (c) => c.put("plantings", row));
+  change(db(), "a situation", gardenNow().now, (c) => c.put("plantings", row));
   return row;
 }
 
@@ -64,10 +64,10 @@ describe("how it is picked, on the walk and at the scale", () => {
     ["walking-onion", "bulbils", /bulblets/, /the clump/],
   ])("%s by the school %s", (cropId, schoolId, how, leave) => {
     const row = plant(`way-${cropId}-${schoolId}`, cropId, { schoolId });
-    const sheet = walkSheet(desk(), row.id)!;
+    const sheet = walkSheet(gardenNow(), row.id)!;
     expect(sheet.technique.how).toMatch(how);
     expect(sheet.technique.leave).toMatch(leave);
-    const form = pickFormData(desk(), undefined, row.id, null)!.plantings.find((p) => p.id === row.id)!;
+    const form = pickFormData(gardenNow(), undefined, row.id, null)!.plantings.find((p) => p.id === row.id)!;
     expect([form.how, form.leave]).toEqual([sheet.technique.how, sheet.technique.leave]);
   });
 });
@@ -86,7 +86,7 @@ describe("what to take care of, at the scale", () => {
     ["pumpkin", "lifting"],
   ])("%s: %s", (cropId, caution) => {
     const row = plant(`care-${cropId}`, cropId);
-    const form = pickFormData(desk(), undefined, row.id, null)!;
+    const form = pickFormData(gardenNow(), undefined, row.id, null)!;
     const crop = form.crops.find((c) => c.id === cropId)!;
     const said = crop.cautions.map((c) => c.id);
     const known = handbook().of(cropId).hazards!;
@@ -124,11 +124,11 @@ describe("what stood there before", () => {
     ["cabbage", "kale", "clubroot", /clubroot/],
     ["garlic", "shallot", "white-rot", /white rot/],
   ])("%s after %s %s", (next, before, disease, against) => {
-    const bedId = desk().snapshot.beds.at(-1)!.id;
+    const bedId = gardenNow().snapshot.beds.at(-1)!.id;
     const old = plant(`old-${next}`, before, { bedId, startedOn: "2026-03-01", endedOn: "2026-10-01", disease });
     const row = { ...old, id: `new-${next}`, cropId: next, startedOn: "2027-04-20", endedOn: null, disease: "" };
-    expect(doubtsOf(desk(), row, cropOf(next)).join(" ")).toMatch(against);
-    change(db(), "undone", desk().now, (c) => c.remove("plantings", old.id));
+    expect(plantingDoubts(gardenNow(), row, cropOf(next)).join(" ")).toMatch(against);
+    change(db(), "undone", gardenNow().now, (c) => c.remove("plantings", old.id));
   });
 });
 
@@ -139,7 +139,7 @@ describe("waits", () => {
     ["sweet-corn", "90", true],
   ])("%s after raw manure, %s days", (cropId, waitDays, taken) => {
     const row = plant(`wait-${cropId}-${waitDays}`, cropId);
-    const answer = changeDates(desk(), row.id, "it", {
+    const answer = changeDates(gardenNow(), row.id, "it", {
       ...{ intent: "treat", treatKind: "manure", treatDay: "2026-09-01", product: "", waitDays },
     });
     if (taken) expect(answer).toBeInstanceOf(Response);

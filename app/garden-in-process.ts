@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { db } from "./server/desk.server";
+import { db } from "./server/garden-now.server";
 
 /**
  * For tests: a garden of the file's own that the modules of `app/server` serve in this process.

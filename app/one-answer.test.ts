@@ -12,7 +12,7 @@ import { planAnew, roundsAhead } from "./rounds/rounds.server";
 import { changeRounds } from "./rounds/rounds-action.server";
 import { roundsView } from "./rounds/rounds-view.server";
 import { loader as tripPage } from "./rounds/trip";
-import { db, desk } from "./server/desk.server";
+import { db, gardenNow } from "./server/garden-now.server";
 import { loader as todayPage } from "./today/today";
 import { loader as weatherPage } from "./weather/weather";
 
@@ -28,7 +28,7 @@ const weatherOf = () => weatherPage({ url: new URL("http://garden/weather") } as
 
 describe("one thing has one answer, whoever is asked", () => {
   it("a gale: Today, the weather page, the lanes and the planner's own question", () => {
-    const d = desk();
+    const d = gardenNow();
     const gales = d.outlook.days.map((x) => x.hazards.find((h) => h.kind === "gale")?.chance ?? 0);
     expect(Math.max(...gales)).toBeGreaterThan(0.3);
     const { problem } = roundsAhead(d);
@@ -49,7 +49,7 @@ describe("one thing has one answer, whoever is asked", () => {
     });
   });
   it("a frost in a bed: the weather page's table, the verdict's hazards and the planner", () => {
-    const d = desk();
+    const d = gardenNow();
     const { problem } = roundsAhead(d);
     for (const p of d.outlook.plantings) {
       const nights = d.outlook.bedNights.get(p.bed.id)!;
@@ -73,7 +73,7 @@ describe("one thing has one answer, whoever is asked", () => {
     }
   });
   it("a round while somebody else is away: lanes, Today, its own page and the calendar name who goes", () => {
-    const d = desk();
+    const d = gardenNow();
     const trip = d.snapshot.trips.find((t) => t.standIn !== "" && t.toDay >= d.today)!;
     const his = listRounds(db()).filter((r) => r.day >= trip.fromDay && r.day <= trip.toDay);
     expect(his.length).toBeGreaterThan(0);
@@ -110,10 +110,10 @@ describe("a plan made while the garden changes", () => {
   it("keeps a pin and a drop of that moment: it is thrown away and made again", async () => {
     const made = planAnew();
     // the plan is being made: meanwhile somebody pins the first round and drops the last
-    const [first, ...rest] = roundsAhead(desk()).rounds;
-    await changeRounds(desk(), { intent: "pin", roundId: first!.id });
+    const [first, ...rest] = roundsAhead(gardenNow()).rounds;
+    await changeRounds(gardenNow(), { intent: "pin", roundId: first!.id });
     const last = rest.at(-1)!;
-    change(db(), "Nobody is free then", desk().now, (c) => {
+    change(db(), "Nobody is free then", gardenNow().now, (c) => {
       const day = last.day;
       c.put("datedWindows", { id: "busy", day, startsAt: null, minutes: 0 });
     });
@@ -127,15 +127,17 @@ describe("a plan made while the garden changes", () => {
 describe("the moment", () => {
   it("is judged by the hour and written down by the minute", () => {
     const pinned = gardenOf(db());
-    change(db(), "The clock runs", desk().now, (c) => c.put("garden", { ...pinned, pinnedNow: null, timeZone: "UTC" }));
+    change(db(), "The clock runs", gardenNow().now, (c) =>
+      c.put("garden", { ...pinned, pinnedNow: null, timeZone: "UTC" }),
+    );
     vi.useFakeTimers({ toFake: ["Date"] });
     vi.setSystemTime(new Date("2026-10-06T10:05:00Z"));
-    const judged = desk().outlook;
+    const judged = gardenNow().outlook;
     vi.setSystemTime(new Date("2026-10-06T10:52:00Z"));
     expect(tickOff({ id: "kit gloves" })).toEqual({ ok: true });
-    expect(desk().snapshot.ticks.find((t) => t.id === "kit gloves")!.at).toBe("2026-10-06T10:52");
+    expect(gardenNow().snapshot.ticks.find((t) => t.id === "kit gloves")!.at).toBe("2026-10-06T10:52");
     vi.setSystemTime(new Date("2026-10-06T10:58:00Z"));
-    expect(desk().now).toBe("2026-10-06T10:58");
-    expect(desk().outlook.now.slice(0, 13)).toBe(judged.now.slice(0, 13));
+    expect(gardenNow().now).toBe("2026-10-06T10:58");
+    expect(gardenNow().outlook.now.slice(0, 13)).toBe(judged.now.slice(0, 13));
   });
 });

@@ -17,7 +17,7 @@ import {
 } from "react-router";
 import type { Route } from "./+types/root";
 import { modeOf } from "./server/mode.server";
-import { takeTurns } from "./server/turns.server";
+import { writesInOrder } from "./server/turns.server";
 import { PARTS } from "./shell/parts";
 import { NonceContext } from "./ui/nonce";
 import { system } from "./ui/theme";
@@ -39,7 +39,7 @@ export const links: Route.LinksFunction = () =>
   }));
 
 /** A change waits while a thread writes years of weather or a whole garden. */
-export const middleware: Route.MiddlewareFunction[] = [takeTurns];
+export const middleware: Route.MiddlewareFunction[] = [writesInOrder];
 
 export function loader({ request }: Route.LoaderArgs) {
   return { mode: modeOf(request) };

@@ -6,9 +6,9 @@ import type { Place } from "#core/household/place";
 import type { Snapshot } from "#core/planning/outlook";
 import type { Forecast } from "#core/weather/daily";
 import type { Container } from "#core/weighing/pick";
+import { cachedRead, rows, split } from "./cached";
 import { change, type TableName } from "./change";
 import { listOwnCrops } from "./handbook";
-import { kept, rows, split } from "./kept";
 import type { Db } from "./open";
 import * as t from "./schema/index";
 import { impossibleDate } from "./set-aside";
@@ -32,13 +32,13 @@ export const listPlaces: (db: Db) => Place[] = rows("places");
 export const listTrips: (db: Db) => Trip[] = rows("trips");
 
 /** The latest forecast issued on or before a day. */
-export const forecastInForce = kept("forecasts", (db): (Forecast & { id: string }) | null => {
+export const forecastInForce = cachedRead("forecasts", (db): (Forecast & { id: string }) | null => {
   return db.select().from(t.forecasts).orderBy(desc(t.forecasts.issuedOn), desc(t.forecasts.id)).limit(1).get() ?? null;
 });
 
 /** Forecasts from which a source's errors are learned: the latest of each day issued, half a year of them. */
 const MOST_KEPT = 180;
-const keptForecasts = kept("forecasts", (db): Forecast[] => {
+const keptForecasts = cachedRead("forecasts", (db): Forecast[] => {
   const rows = db
     .select()
     .from(t.forecasts)

@@ -1,14 +1,14 @@
 import { asc, eq } from "drizzle-orm";
 import type { Crop } from "#core/handbook/crop";
+import { cachedRead } from "./cached";
 import { change, type RowOf } from "./change";
-import { kept } from "./kept";
 import type { Db } from "./open";
 import * as t from "./schema/index";
 
 export type PracticeAnswer = RowOf<"practice">;
 
 /** The gardener's own crops, by id. */
-export const listOwnCrops: (db: Db) => Crop[] = kept("ownCrops", (db) =>
+export const listOwnCrops: (db: Db) => Crop[] = cachedRead("ownCrops", (db) =>
   db
     .select()
     .from(t.ownCrops)

@@ -7,8 +7,8 @@ import { afterAll, describe, expect, it } from "vitest";
 import { bedAreaM2 } from "#core/garden/bed";
 import { handbookWith } from "#core/handbook/index";
 import { usualTaste } from "#core/household/taste";
-import { becameOf } from "#core/keeping/became";
 import { lotsNow } from "#core/keeping/lot";
+import { outcomesOf } from "#core/keeping/outcomes";
 import { seedsOf } from "#core/keeping/seeds";
 import { compare } from "#core/season/compare";
 import { figuresByPlanting } from "#core/season/compare-ways";
@@ -126,7 +126,7 @@ describe("yields", () => {
 describe("what became of it", () => {
   const seedsFor = (list: readonly LoggedPick[]) => seedsOf(list, plantings, book, snapshot.places);
   it("comes to what was picked, and to the same as following every single lot", () => {
-    const short = becameOf(entries, snapshot.lotEvents, seedsFor);
+    const short = outcomesOf(entries, snapshot.lotEvents, seedsFor);
     const lots = [...lotsNow(seedsFor(entries), snapshot.lotEvents).values()].filter((l) => l.from === null);
     const sum = (of: (l: (typeof lots)[number]) => number) => lots.reduce((s, l) => s + of(l), 0);
     expect(short.eatenG + short.putByG).toBeCloseTo(
@@ -153,7 +153,7 @@ describe("what became of it", () => {
     expect(Object.values({ ...short, causes: 0 }).reduce((s, x) => s + x, 0)).toBeCloseTo(g, 0);
   });
   it("losses by cause as they were written down", () => {
-    const told = becameOf(entries, snapshot.lotEvents, seedsFor).causes;
+    const told = outcomesOf(entries, snapshot.lotEvents, seedsFor).causes;
     const sums = rows<{ cause: string; g: number }>(
       "select cause, sum(mass_g) as g from lot_events where kind = 'lose' and mass_g is not null group by cause order by g desc",
     );

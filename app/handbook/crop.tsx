@@ -14,8 +14,8 @@ import { gardenOf } from "#db/garden";
 import { lessonsOfCrop } from "../lessons/learned.server";
 import { LessonsNote } from "../lessons/lessons-note";
 import { lastGood, useKept } from "../offline/last-good";
-import { db, desk, handbook, plainHandbook } from "../server/desk.server";
 import { formOf, missing, typedOf } from "../server/forms.server";
+import { db, gardenNow, handbook, plainHandbook } from "../server/garden-now.server";
 import { Cautions } from "../ui/cautions";
 import { CropGlyph } from "../ui/crop-glyph";
 import { Fact, From } from "../ui/fact";
@@ -29,7 +29,7 @@ export function loader({ params }: Route.LoaderArgs) {
   const crop = handbook().find(params.cropId);
   if (!crop) throw missing("crop of that name in the handbook");
   const { units, coins } = gardenOf(db());
-  const { snapshot } = desk();
+  const { snapshot } = gardenNow();
   const weighings = snapshot.weighings.filter((w) => w.cropId === crop.id);
   const plantings = new Set(snapshot.plantings.filter((p) => p.cropId === crop.id).map((p) => p.id));
   const plain = plainHandbook().of(crop.id);
@@ -41,7 +41,7 @@ export function loader({ params }: Route.LoaderArgs) {
     weighings,
     husbandry: husbandryOf(crop),
     jobs: rulesOf(crop).map(({ id, what, why }) => ({ id, what, why })),
-    lessons: lessonsOfCrop(desk(), crop.id),
+    lessons: lessonsOfCrop(gardenNow(), crop.id),
     learned: learnedOf(
       plain,
       snapshot.picks.filter((p) => p.againG !== null && plantings.has(p.plantingId)),

@@ -3,7 +3,7 @@ import { Form, Link, useSearchParams, useSubmit } from "react-router";
 import { FAMILIES } from "#core/handbook/index";
 import { pickMonths } from "#core/handbook/season";
 import { gardenOf } from "#db/garden";
-import { db, desk, handbook } from "../server/desk.server";
+import { db, gardenNow, handbook } from "../server/garden-now.server";
 import { CropGlyph } from "../ui/crop-glyph";
 import { Tickbox } from "../ui/tickbox";
 import { Input, LinkButton, Page, Section, Select } from "../ui/ui";
@@ -37,7 +37,7 @@ export function loader({ url }: Route.LoaderArgs) {
   const query = url.searchParams;
   const q = (query.get("q") ?? "").trim().toLowerCase();
   const month = Number(query.get("month")) || null;
-  const { snapshot } = desk();
+  const { snapshot } = gardenNow();
   const latitude = gardenOf(db()).latitudeDeg;
   const own = new Set(snapshot.ownCrops.map((c) => c.id));
   const grown = new Set(snapshot.plantings.map((p) => p.cropId));

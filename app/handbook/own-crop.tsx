@@ -4,8 +4,8 @@ import { type Crop, HABITS } from "#core/handbook/crop";
 import { findCrop } from "#core/handbook/index";
 import { PLACE_KINDS, PLACE_WORDS } from "#core/household/place";
 import { removeOwnCrop, saveOwnCrop } from "#db/handbook";
-import { db, desk, handbook, plainHandbook } from "../server/desk.server";
 import { done, formOf, missing, refuse, typedOf } from "../server/forms.server";
+import { db, gardenNow, handbook, plainHandbook } from "../server/garden-now.server";
 import { Tickbox } from "../ui/tickbox";
 import {
   Button,
@@ -29,7 +29,7 @@ function beginFrom(cropId: string): { base: Crop; own: boolean } {
   if (cropId === "new") return { base: blankCrop(), own: false };
   const crop = plainHandbook().find(cropId);
   if (!crop) throw missing("crop of that name in the handbook");
-  return { base: bareCrop(crop), own: desk().snapshot.ownCrops.some((c) => c.id === cropId) };
+  return { base: bareCrop(crop), own: gardenNow().snapshot.ownCrops.some((c) => c.id === cropId) };
 }
 
 export function loader({ params }: Route.LoaderArgs) {
@@ -40,7 +40,7 @@ export function loader({ params }: Route.LoaderArgs) {
 export async function action({ request, params }: Route.ActionArgs) {
   const typed = typedOf(await formOf(request));
   const { base, own } = beginFrom(params.cropId);
-  const { now } = desk();
+  const { now } = gardenNow();
   if (typed.intent === "remove") {
     if (!own) throw missing("crop of your own");
     const removed = removeOwnCrop(db(), base, findCrop(base.id) !== null, now);

@@ -2,12 +2,12 @@ import { readMass } from "#core/units/mass";
 import { readRoom } from "#core/units/volume";
 import { weighingSchema } from "#core/weighing/learned";
 import { change, newId } from "#db/change";
-import { db, desk, handbook } from "../server/desk.server";
 import { done, faultsOf, missing, numberOf, refuse } from "../server/forms.server";
+import { db, gardenNow, handbook } from "../server/garden-now.server";
 
 /** Notes an own weighing of a volume or of pieces, or takes one out. */
 export function noteWeighing(typed: Record<string, string>, cropId: string) {
-  const { now, today, snapshot } = desk();
+  const { now, today, snapshot } = gardenNow();
   const crop = handbook().find(cropId);
   if (!crop) throw missing("crop of that name in the handbook");
   const back = `/handbook/${crop.id}`;

@@ -2,14 +2,14 @@ import { sunTimes } from "#core/calendar/sun";
 import { hoursOf } from "#core/weather/day-hours";
 import { dryFrom } from "#core/weather/foliage";
 import { soilState } from "#core/weather/soil";
-import type { Desk } from "../server/desk.server";
+import type { GardenNow } from "../server/garden-now.server";
 import { remembered } from "../server/remember.server";
 
 /** Days of the record that the soil's water is reckoned from. */
 const SOIL_DAYS = 21;
 
 /** What stands against working among leaves or in the soil today, in words; empty: nothing. */
-export const gatesOf = (d: Desk) =>
+export const gatesOf = (d: GardenNow) =>
   remembered(d, `gates ${d.now.slice(0, 13)}`, () => {
     const { latitudeDeg, longitudeDeg, timeZone } = d.snapshot.garden;
     const sun = sunTimes(d.today, latitudeDeg, longitudeDeg, timeZone) ?? { sunriseHour: 6, sunsetHour: 18 };

@@ -7,15 +7,16 @@ import { type JobMark, jobMarkSchema, type OwnJob } from "#core/jobs/mark";
 import { nextOf } from "#core/jobs/own";
 import { JOB_RULES, rulesOf } from "#core/jobs/rule";
 import { change, newId } from "#db/change";
-import { keptOf } from "../keep/keep.server";
-import { type Desk, db, handbook } from "../server/desk.server";
+import { houseOf } from "../keep/keep.server";
 import { done, missing, ownId, readForm, refuse } from "../server/forms.server";
+import { db, type GardenNow, handbook } from "../server/garden-now.server";
 import { remembered } from "../server/remember.server";
 import { gatesOf } from "./gates.server";
 import { ownJobForm } from "./own-job.form";
 
 /** Every job that is due, late or coming, the one that saves most a minute first. */
-export const jobsNow = (d: Desk): Job[] => remembered(d, "jobs", () => jobsOf(d.snapshot, d.outlook, keptOf(d).stock));
+export const jobsNow = (d: GardenNow): Job[] =>
+  remembered(d, "jobs", () => jobsOf(d.snapshot, d.outlook, houseOf(d).stock));
 
 /** A job as a line shows it. */
 export type JobLine = {
@@ -45,12 +46,12 @@ function sayWhen(job: Job, today: Day): string {
   return job.state === "late" ? `since ${sayNear(job.from, today)}` : "now";
 }
 
-export function jobLine(d: Desk, job: Job): JobLine {
+export function jobLine(d: GardenNow, job: Job): JobLine {
   const { snapshot, today } = d;
   const gates = gatesOf(d);
   const planting = job.plantingId ? snapshot.plantings.find((p) => p.id === job.plantingId) : undefined;
   const bed = snapshot.beds.find((b) => b.id === (planting?.bedId ?? job.bedId));
-  const lot = job.lotId ? keptOf(d).lots.get(job.lotId) : undefined;
+  const lot = job.lotId ? houseOf(d).lots.get(job.lotId) : undefined;
   const now = job.state !== "soon";
   const gate = [
     now && job.leaves === "dry" ? gates.leaves : "",
@@ -76,19 +77,19 @@ export function jobLine(d: Desk, job: Job): JobLine {
 }
 
 /** Jobs of one planting that are due or coming. */
-export const jobsOfPlanting = (d: Desk, plantingId: string): JobLine[] =>
+export const jobsOfPlanting = (d: GardenNow, plantingId: string): JobLine[] =>
   jobsNow(d)
     .filter((j) => j.plantingId === plantingId && j.lotId === null)
     .map((j) => jobLine(d, j));
 
 /** Jobs that are due at some beds on a day: for a round that goes by them. */
-export const jobsAtBeds = (d: Desk, bedIds: ReadonlySet<string>, day: Day): JobLine[] =>
+export const jobsAtBeds = (d: GardenNow, bedIds: ReadonlySet<string>, day: Day): JobLine[] =>
   jobsNow(d)
     .filter((j) => j.bedId !== null && bedIds.has(j.bedId) && j.from <= day && (j.by === null || j.by >= day))
     .map((j) => jobLine(d, j));
 
 /** What was said of jobs of late, so that it can be taken back. */
-function markLine(d: Desk, m: JobMark) {
+function markLine(d: GardenNow, m: JobMark) {
   const own = d.snapshot.ownJobs.find((j) => j.id === m.jobId);
   const planting = d.snapshot.plantings.find((p) => p.id === (own?.plantingId ?? m.of.split(" ")[0]));
   const crop = planting ? handbook().find(planting.cropId) : null;
@@ -105,7 +106,7 @@ const LATELY_DAYS = 14;
 const MOST_LATELY = 30;
 
 /** Everything the page of the jobs shows. */
-export function jobsView(d: Desk) {
+export function jobsView(d: GardenNow) {
   const { snapshot, outlook, today } = d;
   const lines = jobsNow(d).map((j) => ({ day: j.from, line: jobLine(d, j) }));
   const week = addDays(today, 7);
@@ -152,7 +153,7 @@ function sayNext(job: OwnJob, marks: readonly JobMark[], today: Day): string {
  * Marks a job done, left out, not wanted, or takes such a mark back.
  * @param at local time of it; absent: now
  */
-export function markJob(d: Desk, typed: Record<string, string>, at = d.now): { ok: boolean } {
+export function markJob(d: GardenNow, typed: Record<string, string>, at = d.now): { ok: boolean } {
   const undo = typed.what === "undo";
   if (undo) {
     const mark = d.snapshot.jobMarks.find((m) => m.id === typed.id);
@@ -176,7 +177,7 @@ export function markJob(d: Desk, typed: Record<string, string>, at = d.now): { o
 }
 
 /** Adds a job of the gardener's own, changes one, or takes one out. */
-export function changeOwnJob(d: Desk, typed: Record<string, string>) {
+export function changeOwnJob(d: GardenNow, typed: Record<string, string>) {
   const known = typed.id ? d.snapshot.ownJobs.find((j) => j.id === typed.id) : undefined;
   if (typed.id && !known) throw missing("job of that name");
   if (typed.intent === "remove") {

@@ -3,8 +3,8 @@ import { Printer } from "lucide-react";
 import { useMemo, useState } from "react";
 import { useFetcher } from "react-router";
 import { lastGood, useKept } from "../offline/last-good";
-import { desk } from "../server/desk.server";
 import { formOf, typedOf } from "../server/forms.server";
+import { gardenNow } from "../server/garden-now.server";
 import { CheckedForm } from "../ui/checked-form";
 import { DateInput } from "../ui/date-input";
 import { Tickbox } from "../ui/tickbox";
@@ -14,8 +14,9 @@ import { JobGroup } from "./job-row";
 import { changeOwnJob, type JobLine, jobsView } from "./jobs.server";
 import { ownJobForm } from "./own-job.form";
 
-export const loader = () => jobsView(desk());
-export const action = async ({ request }: Route.ActionArgs) => changeOwnJob(desk(), typedOf(await formOf(request)));
+export const loader = () => jobsView(gardenNow());
+export const action = async ({ request }: Route.ActionArgs) =>
+  changeOwnJob(gardenNow(), typedOf(await formOf(request)));
 /** Without a signal the page stands as it was. */
 export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) => lastGood("jobs", () => serverLoader());
 

@@ -1,9 +1,9 @@
 import { tickSchema } from "#core/garden/tick";
 import { change } from "#db/change";
-import { db, desk } from "../server/desk.server";
+import { db, gardenNow } from "../server/garden-now.server";
 
 /** Ticks a step of a list off, or takes the tick away. @param at local time of it; absent: now */
-export function tickOff(typed: Record<string, string>, at = desk().now): { ok: boolean } {
+export function tickOff(typed: Record<string, string>, at = gardenNow().now): { ok: boolean } {
   const tick = tickSchema.safeParse({ id: typed.id, at });
   if (!tick.success) return { ok: false };
   const off = typed.done === "no";

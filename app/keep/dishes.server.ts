@@ -1,11 +1,11 @@
 import { cautionsOfAll } from "#core/handbook/cautions";
 import { dishSchema } from "#core/keeping/dishes";
 import { change, newId } from "#db/change";
-import { type Desk, db, handbook } from "../server/desk.server";
 import { done, faultsOf, missing, refuse } from "../server/forms.server";
+import { db, type GardenNow, handbook } from "../server/garden-now.server";
 
 /** The household's dishes, by the crops they use. */
-export function dishesView(d: Desk) {
+export function dishesView(d: GardenNow) {
   const grown = new Set(d.snapshot.plantings.map((p) => p.cropId));
   const crops = handbook().all.map((c) => ({ id: c.id, name: c.name, grown: grown.has(c.id) }));
   const nameOf = new Map(crops.map((c) => [c.id, c.name]));
@@ -21,7 +21,7 @@ export function dishesView(d: Desk) {
 }
 
 /** Adds, changes or removes a dish. */
-export function changeDishes(d: Desk, form: FormData) {
+export function changeDishes(d: GardenNow, form: FormData) {
   const typed = Object.fromEntries([...form.entries()].filter((e): e is [string, string] => typeof e[1] === "string"));
   const known = d.snapshot.dishes.find((x) => x.id === typed.id);
   const back = "/keep/dishes";

@@ -1,7 +1,7 @@
 import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import { Form } from "react-router";
-import { desk } from "../server/desk.server";
 import { formOf } from "../server/forms.server";
+import { gardenNow } from "../server/garden-now.server";
 import { Cautions } from "../ui/cautions";
 import {
   Button,
@@ -20,8 +20,8 @@ import type { Route } from "./+types/dishes";
 import { changeDishes, dishesView } from "./dishes.server";
 import { DishNote } from "./dishes-part";
 
-export const loader = () => dishesView(desk());
-export const action = async ({ request }: Route.ActionArgs) => changeDishes(desk(), await formOf(request));
+export const loader = () => dishesView(gardenNow());
+export const action = async ({ request }: Route.ActionArgs) => changeDishes(gardenNow(), await formOf(request));
 
 export const meta: Route.MetaFunction = () => [{ title: "Dishes · Akmedon" }];
 

@@ -2,18 +2,18 @@ import { Grid, Text } from "@chakra-ui/react";
 import { Printer } from "lucide-react";
 import { addDays, sayDate } from "#core/calendar/day";
 import { GRADE_WORDS } from "#core/weighing/pick";
-import { desk } from "../server/desk.server";
+import { gardenNow } from "../server/garden-now.server";
 import { qrOf } from "../server/qr.server";
 import { CodeLabel } from "../ui/code-label";
 import { Button, LinkButton, Page } from "../ui/ui";
 import type { Route } from "./+types/keep-labels";
-import { keptOf } from "./keep.server";
+import { houseOf } from "./keep.server";
 
 /** Labels for crates and jars: what, which kind, when picked, how good, use by, and a code that opens the lot. */
 export function loader({ url }: Route.LoaderArgs) {
-  const d = desk();
+  const d = gardenNow();
   const { origin } = url;
-  const labels = keptOf(d)
+  const labels = houseOf(d)
     .stock.filter((s) => s.lot.leftG >= 100 && (s.halfInDays >= 3 || s.lot.preserved))
     .map((s) => ({
       id: s.lot.id,

@@ -2,8 +2,8 @@ import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import { Form } from "react-router";
 import { PLACE_KINDS, PLACE_WORDS, ROOM_IN, roomUnitLitres, roomUnitWords } from "#core/household/place";
 import { typedVolume, volumeUnit } from "#core/units/volume";
-import { desk } from "../server/desk.server";
 import { formOf } from "../server/forms.server";
+import { gardenNow } from "../server/garden-now.server";
 import { FileInput } from "../ui/file-input";
 import {
   Anchor,
@@ -26,8 +26,8 @@ import { PlaceBar } from "./place-bar";
 import { changePlaces, placesPage } from "./places.server";
 import { ReadingsLine } from "./readings-line";
 
-export const loader = () => placesPage(desk());
-export const action = async ({ request }: Route.ActionArgs) => changePlaces(desk(), await formOf(request));
+export const loader = () => placesPage(gardenNow());
+export const action = async ({ request }: Route.ActionArgs) => changePlaces(gardenNow(), await formOf(request));
 
 export const meta: Route.MetaFunction = () => [{ title: "Places · Akmedon" }];
 

@@ -17,14 +17,14 @@ import { bulkOf } from "#core/weighing/bulk";
 import { GRADE_WORDS, PART_WORDS } from "#core/weighing/pick";
 import { bookOf } from "#core/weighing/taught-book";
 import { loggedPicks } from "../picks/picks.server";
-import type { Desk } from "../server/desk.server";
+import type { GardenNow } from "../server/garden-now.server";
 import { FOR_PLANTING, stillOfUse } from "./still-of-use.server";
 
-export type Kept = { lots: Map<string, Lot>; stock: Stocked[] };
-let memo: { snapshot: Snapshot; today: string; kept: Kept } | null = null;
+export type House = { lots: Map<string, Lot>; stock: Stocked[] };
+let memo: { snapshot: Snapshot; today: string; kept: House } | null = null;
 
 /** Every lot that is still of use, and what is in the house of them, worked out once for each change and day. */
-export function keptOf({ snapshot, today }: Desk): Kept {
+export function houseOf({ snapshot, today }: GardenNow): House {
   if (memo?.snapshot === snapshot && memo.today === today) return memo.kept;
   const book = bookOf(snapshot);
   const plantings = new Map(snapshot.plantings.map((p) => [p.id, p]));
@@ -101,10 +101,10 @@ export function lotLine(s: Stocked, units: UnitSystem, today: string) {
 export type LotLine = ReturnType<typeof lotLine>;
 
 /** What the page of the house shows: what to use first, the week, the clocks, the places, what to do at once. */
-export function keepView(d: Desk) {
+export function keepView(d: GardenNow) {
   const { snapshot, today, now } = d;
   const { units } = snapshot.garden;
-  const { stock } = keptOf(d);
+  const { stock } = houseOf(d);
   const line = (s: Stocked) => lotLine(s, units, today);
   const list = firstToUse(stock);
   const week = weekOf(stock, tastesOf(snapshot)).filter((w) => w.goodG >= 30);
@@ -153,11 +153,11 @@ export function keepView(d: Desk) {
 const isForPlanting = (lot: Lot): boolean => lot.grade === "seed" || lot.way === "seed" || FOR_PLANTING.test(lot.note);
 
 /** What next season wants set aside, and what is. */
-function replantView(d: Desk) {
+function replantView(d: GardenNow) {
   const { snapshot, today } = d;
   const { units } = snapshot.garden;
   // what somebody has set aside counts, however old the book thinks it is
-  const aside = [...keptOf(d).lots.values()].filter((l) => l.leftG > 0 && !l.preserved && isForPlanting(l));
+  const aside = [...houseOf(d).lots.values()].filter((l) => l.leftG > 0 && !l.preserved && isForPlanting(l));
   const needs = replantNeeds(snapshot.plantings, bookOf(snapshot), today.slice(0, 4));
   const rows = needs.map((n) => {
     const lots = aside.filter((l) => l.cropId === n.cropId);
@@ -177,13 +177,13 @@ function replantView(d: Desk) {
 }
 
 /** Who got how much this season, most first; picks given away at once counted with them. */
-function givenView(d: Desk) {
+function givenView(d: GardenNow) {
   const { snapshot, today } = d;
   const { units } = snapshot.garden;
   const year = today.slice(0, 4);
   const by = new Map<string, number>();
   const add = (who: string, massG: number) => by.set(who, (by.get(who) ?? 0) + massG);
-  for (const lot of keptOf(d).lots.values()) {
+  for (const lot of houseOf(d).lots.values()) {
     if (lot.way === "give" && lot.from === null && lot.pickedAt.startsWith(year)) add("", lot.startG);
     // a gift of all that was left is told by what is missing of the lot
     const gifts = lot.events.filter((e) => e.kind === "give" && e.lotId === lot.id && e.at.startsWith(year));
@@ -197,17 +197,17 @@ function givenView(d: Desk) {
 }
 
 /** What Today says of the house: the first things to use. */
-export function houseLine(d: Desk) {
+export function houseLine(d: GardenNow) {
   const { units } = d.snapshot.garden;
-  return firstToUse(keptOf(d).stock)
+  return firstToUse(houseOf(d).stock)
     .slice(0, 3)
     .map((u) => lotLine(u.stocked, units, d.today));
 }
 
 /** Picks of the last day that want something done with them at once, the most perishable first. */
-function atOnce(d: Desk, now: string) {
+function atOnce(d: GardenNow, now: string) {
   const since = addDays(now.slice(0, 10), -1);
-  const { stock } = keptOf(d);
+  const { stock } = houseOf(d);
   const seen = new Set<string>();
   const ticked = new Set(d.snapshot.ticks.map((t) => t.id));
   return stock
@@ -225,10 +225,10 @@ function atOnce(d: Desk, now: string) {
 export const litresOf = (s: Stocked): number => s.lot.leftG / 1000 / bulkOf(s.crop).kgPerL;
 
 /** Each place with its air, its room, what lies in it, and what of that is not at home there. */
-export function placesView(d: Desk) {
+export function placesView(d: GardenNow) {
   const { snapshot, today } = d;
   const { units } = snapshot.garden;
-  const { stock } = keptOf(d);
+  const { stock } = houseOf(d);
   return snapshot.places.map((place) => {
     const here = stock.filter((s) => s.place?.id === place.id);
     const readings = snapshot.placeReadings.filter((r) => r.placeId === place.id);
@@ -298,8 +298,8 @@ function alertsOf(place: Place, here: readonly Stocked[], units: UnitSystem): st
 }
 
 /** A lot by its id, whether anything is left of it or not. */
-export function findLot(d: Desk, id: string): { lot: Lot; crop: Crop; stocked: Stocked | null } | null {
-  const { lots, stock } = keptOf(d);
+export function findLot(d: GardenNow, id: string): { lot: Lot; crop: Crop; stocked: Stocked | null } | null {
+  const { lots, stock } = houseOf(d);
   const lot = lots.get(id) ?? lotOfOld(d, id);
   const crop = lot ? bookOf(d.snapshot).find(lot.cropId) : null;
   if (!lot || !crop) return null;
@@ -307,7 +307,7 @@ export function findLot(d: Desk, id: string): { lot: Lot; crop: Crop; stocked: S
 }
 
 /** A lot of a pick that is long gone, and that nothing was written down about. */
-function lotOfOld({ snapshot }: Desk, id: string): Lot | undefined {
+function lotOfOld({ snapshot }: GardenNow, id: string): Lot | undefined {
   const pickId = id.split(".")[0];
   const entry = loggedPicks(snapshot).find((e) => e.pick.id === pickId);
   const plantings = new Map(snapshot.plantings.map((p) => [p.id, p]));
@@ -315,5 +315,5 @@ function lotOfOld({ snapshot }: Desk, id: string): Lot | undefined {
 }
 
 /** Where a lot lies, by name. */
-export const placeName = (d: Desk, lot: Lot): string =>
+export const placeName = (d: GardenNow, lot: Lot): string =>
   d.snapshot.places.find((p) => p.id === placeOf(lot))?.name ?? "place not said";

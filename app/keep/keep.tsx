@@ -2,7 +2,7 @@ import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { MapPin, Tag } from "lucide-react";
 import { useState } from "react";
 import { lastGood, useKept } from "../offline/last-good";
-import { desk } from "../server/desk.server";
+import { gardenNow } from "../server/garden-now.server";
 import { CropGlyph } from "../ui/crop-glyph";
 import { Term } from "../ui/term";
 import { TickRow } from "../ui/tick-row";
@@ -14,7 +14,7 @@ import { LotForm } from "./lot-form";
 import { LotRow } from "./lot-row";
 import { PlaceBar } from "./place-bar";
 
-export const loader = () => keepView(desk());
+export const loader = () => keepView(gardenNow());
 
 /** Without a signal the page stands as it was. */
 export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) => lastGood("keep", () => serverLoader());

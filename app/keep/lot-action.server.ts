@@ -2,15 +2,15 @@ import { addDays, sayDay } from "#core/calendar/day";
 import { LOT_EVENT_WORDS, type Lot, type LotEvent, lotEventSchema, massOfPieces } from "#core/keeping/lot";
 import { roundMass, sayMass } from "#core/units/mass";
 import { readAmount } from "#core/weighing/amount";
-import { bulkOf, measuresOf } from "#core/weighing/bulk";
+import { bulkOf, containerMeasures } from "#core/weighing/bulk";
 import { change, orderedId } from "#db/change";
-import { type Desk, db, desk } from "../server/desk.server";
 import { done, faultsOf, missing, numberOf, refuse } from "../server/forms.server";
+import { db, type GardenNow, gardenNow } from "../server/garden-now.server";
 import { findLot } from "./keep.server";
 import { sayEvent } from "./lot.server";
 
 /** What was done with a lot since a page last saw it, in words; null: nothing. @param seen the last entry it knew */
-function meanwhileOf(d: Desk, lot: Lot, seen: string | undefined): string | null {
+function meanwhileOf(d: GardenNow, lot: Lot, seen: string | undefined): string | null {
   if (seen === undefined) return null;
   const known = lot.events.findIndex((e) => e.id === seen);
   const since = lot.events.slice(known + 1);
@@ -33,7 +33,7 @@ export function changeLot(
   back: string,
   waited?: { at: string; id: string },
 ) {
-  const d = desk();
+  const d = gardenNow();
   const at = waited?.at ?? d.now;
   const found = findLot(d, lotId);
   if (!found) throw missing("lot");
@@ -57,7 +57,7 @@ export function changeLot(
     const ofPieces = name === "amount" ? massOfPieces(text, lot, crop.yield.pieceG) : null;
     if (ofPieces !== null)
       return { ok: true as const, amount: { massG: ofPieces, estimated: true, loads: [ofPieces], litres: 0 } };
-    return text === "" ? null : readAmount(text, units, bulkOf(crop, measuresOf(d.snapshot.containers)));
+    return text === "" ? null : readAmount(text, units, bulkOf(crop, containerMeasures(d.snapshot.containers)));
   };
   const amount = read("amount");
   if (amount && !amount.ok) return refuse({ errors: { [field("amount")]: amount.message }, typed });
@@ -124,7 +124,7 @@ const blankEvent = (lotId: string, at: string): LotEvent => ({
 
 /** So many pieces of a ripening lot are ripe today: they are set apart as ripe, the rest ripens on; or all of it is. */
 function ripeToday(
-  d: Desk,
+  d: GardenNow,
   lot: Lot,
   usualG: number,
   typed: Record<string, string>,

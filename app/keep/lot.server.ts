@@ -17,14 +17,14 @@ import { proseIn } from "#core/units/prose";
 import { sayDegrees, sayTemp } from "#core/units/say";
 import { GRADE_WORDS } from "#core/weighing/pick";
 import { listPeople } from "#db/garden";
-import { type Desk, db } from "../server/desk.server";
-import { findLot, keptOf, lotLine, placeName, sayPieces } from "./keep.server";
+import { db, type GardenNow } from "../server/garden-now.server";
+import { findLot, houseOf, lotLine, placeName, sayPieces } from "./keep.server";
 
 /** How far the curve of what is still good looks ahead, days at most. */
 const CURVE_DAYS = 365;
 
 /** Everything the page of a lot shows; null when there is no such lot. */
-export function lotView(d: Desk, id: string) {
+export function lotView(d: GardenNow, id: string) {
   const found = findLot(d, id);
   if (!found) return null;
   const { lot, crop, stocked } = found;
@@ -134,14 +134,14 @@ export function lotView(d: Desk, id: string) {
     history: [...lot.events]
       .reverse()
       .map((e) => ({ id: e.id, at: e.at, words: sayEvent(e, lot.id, units, nameOfPlace) })),
-    siblings: [...keptOf(d).lots.values()]
+    siblings: [...houseOf(d).lots.values()]
       .filter(
         (l) =>
           l.id !== lot.id &&
           l.cropId === lot.cropId &&
           l.part === lot.part &&
           l.leftG > 0 &&
-          keptOf(d).stock.some((s) => s.lot.id === l.id),
+          houseOf(d).stock.some((s) => s.lot.id === l.id),
       )
       .map((l) => ({
         id: l.id,

@@ -6,8 +6,8 @@ import { LOT_EVENT_WORDS, type LotEventKind } from "#core/keeping/lot";
 import { sayTemp } from "#core/units/say";
 import { lastGood } from "../offline/last-good";
 import { orWait } from "../offline/or-wait";
-import { desk } from "../server/desk.server";
 import { formOf, missing, typedOf } from "../server/forms.server";
+import { gardenNow } from "../server/garden-now.server";
 import { safePath } from "../server/safe-path";
 import { Cautions } from "../ui/cautions";
 import { CropGlyph } from "../ui/crop-glyph";
@@ -21,7 +21,7 @@ import { LotActions } from "./lot-actions";
 import { LotForm } from "./lot-form";
 
 export function loader({ params }: Route.LoaderArgs) {
-  const view = lotView(desk(), params.lotId);
+  const view = lotView(gardenNow(), params.lotId);
   if (!view) throw missing("lot");
   return view;
 }

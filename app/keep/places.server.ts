@@ -7,24 +7,24 @@ import { sayMass } from "#core/units/mass";
 import { readRoom } from "#core/units/volume";
 import { change, newId, orderedId } from "#db/change";
 import { removePlace } from "#db/plot";
-import { type Desk, db } from "../server/desk.server";
 import { maySimulate } from "../server/devices/device";
 import { takeReadings } from "../server/devices/room-files.server";
 import { simulatedReading } from "../server/devices/simulated.server";
 import { done, faultsOf, missing, numberOf, refuse } from "../server/forms.server";
-import { keptOf, placesView } from "./keep.server";
+import { db, type GardenNow } from "../server/garden-now.server";
+import { houseOf, placesView } from "./keep.server";
 
 /** What would lie better elsewhere, all lots and all room weighed together. */
-function better(d: Desk) {
+function better(d: GardenNow) {
   const { snapshot, today } = d;
   const airs = new Map(snapshot.places.map((p) => [p.id, airOf(p, snapshot.placeReadings)(today)]));
-  return betterPlaces(keptOf(d).stock, snapshot.places, (p) => airs.get(p.id)!);
+  return betterPlaces(houseOf(d).stock, snapshot.places, (p) => airs.get(p.id)!);
 }
 
 /** The places page: each place, and what would lie better elsewhere. */
-export function placesPage(d: Desk) {
+export function placesPage(d: GardenNow) {
   const { units } = d.snapshot.garden;
-  const { stock } = keptOf(d);
+  const { stock } = houseOf(d);
   return {
     units,
     simulated: maySimulate(d),
@@ -47,7 +47,7 @@ export function placesPage(d: Desk) {
 }
 
 /** Changes a place and its air, notes readings, or lays lots as proposed. */
-export async function changePlaces(d: Desk, form: FormData) {
+export async function changePlaces(d: GardenNow, form: FormData) {
   const typed = Object.fromEntries([...form.entries()].filter((e): e is [string, string] => typeof e[1] === "string"));
   const { units } = d.snapshot.garden;
   const known = d.snapshot.places.find((p) => p.id === typed.placeId);
@@ -131,10 +131,10 @@ export async function changePlaces(d: Desk, form: FormData) {
   return refuse({ errors: { form: "Nothing was asked." }, typed });
 }
 
-function moveOf(d: Desk, b: ReturnType<typeof better>[number]): LotEvent {
+function moveOf(d: GardenNow, b: ReturnType<typeof better>[number]): LotEvent {
   const id = orderedId();
   const part = b.share < 0.98;
-  const left = keptOf(d).lots.get(b.lotId)!.leftG;
+  const left = houseOf(d).lots.get(b.lotId)!.leftG;
   return {
     id,
     lotId: b.lotId,

@@ -1,5 +1,5 @@
 import { useEffect } from "react";
-import { keep, kept } from "./queue";
+import { keep, readKept } from "./queue";
 import { showsKept } from "./signal";
 import { unreachable } from "./unreachable";
 
@@ -18,7 +18,7 @@ export async function lastGood<T>(name: string, fromServer: () => Promise<T>): P
     return data;
   } catch (error) {
     if (!unreachable(error)) throw error;
-    const before = await kept<Dated<T>>(name);
+    const before = await readKept<Dated<T>>(name);
     if (before?.data === undefined) throw error;
     showsKept(before.at);
     return before.data;

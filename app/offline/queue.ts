@@ -72,7 +72,7 @@ export async function insist(id: string): Promise<void> {
 export const keep = async (name: string, value: unknown): Promise<void> => {
   await (await base()).put("kept", value, name);
 };
-export const kept = async <T>(name: string): Promise<T | undefined> =>
+export const readKept = async <T>(name: string): Promise<T | undefined> =>
   (await (await base()).get("kept", name)) as T | undefined;
 
 /** Forgets every kept page, for whoever uses the device next; what waits to be sent stays. */

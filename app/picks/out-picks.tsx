@@ -5,8 +5,8 @@ import { groupPicks, type LoggedPick, totalsOf } from "#core/season/pick-log";
 import { sayMass, type UnitSystem } from "#core/units/mass";
 import { type PickRow, picksCsvPieces, picksJsonPieces } from "#formats/picks-csv";
 import { type PickDay, writePicksIcs } from "#formats/picks-ics";
-import { desk } from "../server/desk.server";
 import { missing } from "../server/forms.server";
+import { gardenNow } from "../server/garden-now.server";
 import type { Route } from "./+types/out-picks";
 import { findPicks, loggedPicks } from "./picks.server";
 
@@ -21,7 +21,7 @@ export function loader({ url }: Route.LoaderArgs) {
   const ending = url.pathname.split(".").at(-1);
   const kind = (Object.keys(KINDS) as (keyof typeof KINDS)[]).find((k) => k === ending);
   if (!kind) throw missing("such file");
-  const { snapshot, today, now } = desk();
+  const { snapshot, today, now } = gardenNow();
   const { garden } = snapshot;
   const { found } = findPicks(loggedPicks(snapshot), url.searchParams);
   const headers = {

@@ -8,15 +8,15 @@ import type { Crop } from "#core/handbook/crop";
 import type { PickWish } from "#core/planning/question/wish";
 import { standsForYears } from "#core/season/after-last-pick";
 import { sayMass } from "#core/units/mass";
-import { bulkOf, measuresOf } from "#core/weighing/bulk";
+import { bulkOf, containerMeasures } from "#core/weighing/bulk";
 import { doubtsOfPick, type PickDoubt } from "#core/weighing/doubts";
 import { netOf } from "#core/weighing/net";
 import { GRADE_WORDS, gradesFor, type PickRecord } from "#core/weighing/pick";
 import { newId } from "#db/change";
 import { listContainers } from "#db/garden";
 import { findPick, removePick, savePick } from "#db/work";
-import { db, desk, handbook } from "../server/desk.server";
 import { done, type FormFaults, missing, ownId, refuse, typedOf } from "../server/forms.server";
+import { db, gardenNow, handbook } from "../server/garden-now.server";
 import { keepPhotos, photosOf } from "../server/photos.server";
 import { readPickForm } from "./pick-form.server";
 
@@ -43,7 +43,7 @@ export async function logPickSent(form: FormData, pickId: string | undefined): P
 }
 
 function readyPick(typed: Record<string, string>, pickId: string | undefined): Answer | Ready {
-  const d = desk();
+  const d = gardenNow();
   const known = pickId ? findPick(db(), pickId) : null;
   if (typed.intent === "remove") {
     if (!known) throw missing("pick");
@@ -63,7 +63,7 @@ function readyPick(typed: Record<string, string>, pickId: string | undefined): A
     planting.id,
     listContainers(db()),
     units,
-    bulkOf(handbook().of(planting.cropId), measuresOf(d.snapshot.containers)),
+    bulkOf(handbook().of(planting.cropId), containerMeasures(d.snapshot.containers)),
   );
   if (!read.ok) return refuse(read.faults);
   const unfit = unripenable(read.pick, handbook().of(planting.cropId));

@@ -9,7 +9,7 @@ import type { Snapshot } from "#core/planning/outlook";
 import { clearedByRow, wayOf } from "#core/planting/way";
 import { readMass, type UnitSystem } from "#core/units/mass";
 import { readAmount } from "#core/weighing/amount";
-import { type Bulk, bulkOf, measuresOf } from "#core/weighing/bulk";
+import { type Bulk, bulkOf, containerMeasures } from "#core/weighing/bulk";
 import { picksOf } from "#core/weighing/by-planting";
 import { learnedOf } from "#core/weighing/learned";
 import { netOf } from "#core/weighing/net";
@@ -27,8 +27,8 @@ import { listContainers, listPeople } from "#db/garden";
 import { findPick } from "#db/work";
 import { techniqueOf } from "../handbook/technique.server";
 import { lessonsOfCrop } from "../lessons/learned.server";
-import { type Desk, db, handbook } from "../server/desk.server";
 import { type FormFaults, faultsOf, numberOf } from "../server/forms.server";
+import { db, type GardenNow, handbook } from "../server/garden-now.server";
 
 /** Most parts that the form takes; the log holds as many. */
 const MOST_PARTS = 12;
@@ -147,7 +147,12 @@ function containersByUse(picks: readonly PickRecord[]): (Container & { used: num
  * What the form of a pick is drawn from; null when there is no such pick, or no such planting: another one than was
  * asked for is never put in its place.
  */
-export function pickFormData(d: Desk, pickId: string | undefined, plantingId: string | null, roundId: string | null) {
+export function pickFormData(
+  d: GardenNow,
+  pickId: string | undefined,
+  plantingId: string | null,
+  roundId: string | null,
+) {
   const { snapshot } = d;
   const pick = pickId ? findPick(db(), pickId) : null;
   if (pickId && !pick) return null;
@@ -196,7 +201,7 @@ export function pickFormData(d: Desk, pickId: string | undefined, plantingId: st
       after: c.after.how,
       topsShare: c.topsShare,
       pieceG: c.yield.pieceG,
-      bulk: bulkOf(c, measuresOf(snapshot.containers)),
+      bulk: bulkOf(c, containerMeasures(snapshot.containers)),
       grades: gradesFor(c),
       once: c.habit === "once-over",
       keeps: c.after.days[1] >= 21,

@@ -5,7 +5,7 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { MOST_PHOTOS } from "#core/garden/photos";
 import { makeDemo } from "../../cli/demo";
 import { gardenInProcess } from "../garden-in-process";
-import { desk } from "../server/desk.server";
+import { gardenNow } from "../server/garden-now.server";
 import { takeWaiting } from "../shell/waiting.server";
 import { logPickSent } from "./pick-action.server";
 
@@ -27,7 +27,7 @@ function form(photos: number, over: Record<string, string> = {}): FormData {
   for (let i = 0; i < photos; i++) sent.append("photo", new File([new Uint8Array(leaf)], `${i}.jpg`));
   return sent;
 }
-const photosOfPick = () => desk().snapshot.picks.find((p) => p.id === "pick-with-photo")!.photos;
+const photosOfPick = () => gardenNow().snapshot.picks.find((p) => p.id === "pick-with-photo")!.photos;
 const files = () => {
   try {
     return readdirSync(join(garden.dir, "photos")).sort();

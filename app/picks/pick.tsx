@@ -5,8 +5,8 @@ import { EXTENT_WORDS, EXTENTS, GRADE_WORDS, PARTS, ROW_SHARES, tareOf } from "#
 import { LessonsNote } from "../lessons/lessons-note";
 import { lastGood } from "../offline/last-good";
 import { freshId } from "../offline/queue";
-import { desk } from "../server/desk.server";
 import { formOf, missing } from "../server/forms.server";
+import { gardenNow } from "../server/garden-now.server";
 import { Cautions } from "../ui/cautions";
 import { CropGlyph } from "../ui/crop-glyph";
 import { PhotoField } from "../ui/photo-field";
@@ -37,7 +37,12 @@ import { ArithmeticLine, ContainerCounter } from "./scale-parts";
 
 export function loader({ params, url }: Route.LoaderArgs) {
   const query = url.searchParams;
-  const data = pickFormData(desk(), (params as { pickId?: string }).pickId, query.get("planting"), query.get("round"));
+  const data = pickFormData(
+    gardenNow(),
+    (params as { pickId?: string }).pickId,
+    query.get("planting"),
+    query.get("round"),
+  );
   if (!data) throw missing(query.get("planting") ? "such planting to pick from" : "pick");
   return { ...data, part: PARTS.find((p) => p === query.get("part")) ?? "crop" };
 }

@@ -3,7 +3,7 @@ import { Link } from "react-router";
 import { addDays, dayRange, daysBetween, sayDate } from "#core/calendar/day";
 import { groupPicks, monthName, picksIn, totalsOf, weekOf } from "#core/season/pick-log";
 import { sayMass } from "#core/units/mass";
-import { desk } from "../server/desk.server";
+import { gardenNow } from "../server/garden-now.server";
 import { LinkButton, Page } from "../ui/ui";
 import type { Route } from "./+types/picks-calendar";
 import { loggedPicks } from "./picks.server";
@@ -17,7 +17,7 @@ const monthAfter = (month: string, by: number): string => {
 const NAMED = 3;
 
 export function loader({ url }: Route.LoaderArgs) {
-  const { snapshot, today } = desk();
+  const { snapshot, today } = gardenNow();
   const asked = url.searchParams.get("month") ?? "";
   const month = MONTH.test(asked) ? asked : today.slice(0, 7);
   const { units } = snapshot.garden;

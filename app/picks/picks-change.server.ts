@@ -1,8 +1,8 @@
 import { GRADE_WORDS, GRADES, type PickRecord, PURPOSE_WORDS, PURPOSES, WAY_WORDS, WAYS } from "#core/weighing/pick";
 import { change } from "#db/change";
 import { findPick, removePicks } from "#db/work";
-import { type Desk, db, handbook } from "../server/desk.server";
 import { done, refuse, typedOf } from "../server/forms.server";
+import { db, type GardenNow, handbook } from "../server/garden-now.server";
 import { unripenable } from "./pick-action.server";
 
 const MOST = 500;
@@ -39,7 +39,7 @@ export const isPicksIntent = (intent: string | undefined): boolean =>
  * @param form `pick`: ids; `give` and `value` for a change
  * @param back address of the log as it was shown
  */
-export function changePicks(d: Desk, form: FormData, back: string) {
+export function changePicks(d: GardenNow, form: FormData, back: string) {
   const typed = typedOf(form);
   const ids = [...new Set(form.getAll("pick").map(String))];
   const picks = ids.flatMap((id) => findPick(db(), id) ?? []);

@@ -3,7 +3,7 @@ import { change, listChanges, undo } from "#db/change";
 import { findPick } from "#db/work";
 import { makeDemo } from "../../cli/demo";
 import { gardenInProcess } from "../garden-in-process";
-import { db, desk } from "../server/desk.server";
+import { db, gardenNow } from "../server/garden-now.server";
 import { findPicks, loggedPicks } from "./picks.server";
 import { changePicks } from "./picks-change.server";
 
@@ -14,14 +14,14 @@ beforeAll(() => {
 afterAll(() => garden.end());
 
 const ofCrop = (cropId: string) =>
-  loggedPicks(desk().snapshot)
+  loggedPicks(gardenNow().snapshot)
     .filter((e) => e.cropId === cropId)
     .map((e) => e.pick);
 function ask(intent: string, ids: readonly string[], more: Record<string, string> = {}) {
   const form = new FormData();
   for (const [k, v] of Object.entries({ intent, ...more })) form.set(k, v);
   for (const id of ids) form.append("pick", id);
-  return changePicks(desk(), form, "/picks?sort=at");
+  return changePicks(gardenNow(), form, "/picks?sort=at");
 }
 const faultOf = (answer: ReturnType<typeof ask>) => (answer instanceof Response ? "" : answer.data.errors.form);
 
@@ -34,7 +34,7 @@ describe("several picks at once", () => {
     expect(ids.map((id) => findPick(db(), id)!.way)).toEqual(ids.map(() => "give"));
     const [last] = listChanges(db(), "", 0, 1).rows;
     expect(last!.label).toBe(`${ids.length} picks: given away`);
-    undo(db(), last!.id, desk().now);
+    undo(db(), last!.id, gardenNow().now);
     expect(ids.map((id) => findPick(db(), id))).toEqual(before);
   });
   it("who picked, what for and the grade go the same way", () => {
@@ -61,21 +61,21 @@ describe("several picks at once", () => {
     expect(count()).toBe(changes);
   });
   it("taken out together, a planting that one of them had closed is open again", () => {
-    const planting = desk().snapshot.plantings.find((x) => x.id === "cou-lower")!;
-    const [p, other] = desk().snapshot.picks.filter((x) => x.plantingId === planting.id);
-    change(db(), "closed by it", desk().now, (c) => {
+    const planting = gardenNow().snapshot.plantings.find((x) => x.id === "cou-lower")!;
+    const [p, other] = gardenNow().snapshot.picks.filter((x) => x.plantingId === planting.id);
+    change(db(), "closed by it", gardenNow().now, (c) => {
       c.put("picks", { ...p!, extent: "final" });
       c.put("plantings", { ...planting, endedOn: p!.at.slice(0, 10) });
     });
     ask("remove-picks", [p!.id, other!.id]);
     expect(findPick(db(), p!.id)).toBeNull();
-    expect(desk().snapshot.plantings.find((x) => x.id === planting.id)!.endedOn).toBeNull();
+    expect(gardenNow().snapshot.plantings.find((x) => x.id === planting.id)!.endedOn).toBeNull();
   });
   it("the chosen ones alone go out as a file", () => {
     const ids = ofCrop("carrot")
       .slice(0, 2)
       .map((p) => p.id);
-    const { found } = findPicks(loggedPicks(desk().snapshot), new URLSearchParams(ids.map((id) => ["id", id])));
+    const { found } = findPicks(loggedPicks(gardenNow().snapshot), new URLSearchParams(ids.map((id) => ["id", id])));
     expect(found.map((e) => e.pick.id).sort()).toEqual([...ids].sort());
   });
 });

@@ -9,8 +9,8 @@ import { type LocatedError, sayError } from "#formats/located";
 import { type ColumnUses, PICK_COLUMNS, type PickColumns } from "#formats/picks-in";
 import type { BroughtBack } from "../server/backup-task";
 import { inBackupThread } from "../server/backups.server";
-import { type Desk, db, handbook } from "../server/desk.server";
 import { done, type FormFaults, refuse } from "../server/forms.server";
+import { db, type GardenNow, handbook } from "../server/garden-now.server";
 import { readPicksInThread } from "../server/reading.server";
 
 const MOST_BYTES = 12_000_000;
@@ -19,7 +19,7 @@ const SHOWN = 12;
 const MANY = 500;
 
 /** Reads the table that was pasted or sent; shows what would come in, or brings it in. Nothing is written half. */
-export async function importPicks(d: Desk, form: FormData) {
+export async function importPicks(d: GardenNow, form: FormData) {
   const file = form.get("file");
   const fromFile = file instanceof File && file.size > 0;
   if (fromFile && file.size > MOST_BYTES)
@@ -98,7 +98,7 @@ function usesOf(form: FormData): ColumnUses | null {
   return asked ? uses : null;
 }
 
-function nameThem(d: Desk, picks: readonly PickRecord[]) {
+function nameThem(d: GardenNow, picks: readonly PickRecord[]) {
   const book = handbook();
   const plantings = new Map(d.snapshot.plantings.map((p) => [p.id, p]));
   const bedName = new Map(d.snapshot.beds.map((b) => [b.id, b.name]));

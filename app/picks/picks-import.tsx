@@ -3,8 +3,8 @@ import { useEffect, useState } from "react";
 import { Form, useNavigation } from "react-router";
 import { sayDate } from "#core/calendar/day";
 import { freshId } from "../offline/queue";
-import { desk } from "../server/desk.server";
 import { formOf } from "../server/forms.server";
+import { gardenNow } from "../server/garden-now.server";
 import { FileInput } from "../ui/file-input";
 import { ImportProgress } from "../ui/import-progress";
 import { Button, type Faults, Field, FormError, LinkButton, Note, Page, Section, shownValue, TextArea } from "../ui/ui";
@@ -13,7 +13,7 @@ import { PickColumns } from "./pick-columns";
 import { importPicks } from "./picks-import.server";
 
 export async function action({ request }: Route.ActionArgs) {
-  return importPicks(desk(), await formOf(request));
+  return importPicks(gardenNow(), await formOf(request));
 }
 
 export const meta: Route.MetaFunction = () => [{ title: "Picks from a table · Akmedon" }];

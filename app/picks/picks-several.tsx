@@ -8,8 +8,8 @@ import { EXTENT_WORDS, GRADE_WORDS } from "#core/weighing/pick";
 import { listPeople } from "#db/garden";
 import { findRound } from "#db/work";
 import type { LocatedError } from "#formats/located";
-import { db, desk, handbook } from "../server/desk.server";
 import { formOf } from "../server/forms.server";
+import { db, gardenNow, handbook } from "../server/garden-now.server";
 import { Cautions } from "../ui/cautions";
 import { Button, LinkButton, Note, Page } from "../ui/ui";
 import type { Route } from "./+types/picks-several";
@@ -19,7 +19,7 @@ import { importPicks } from "./picks-import.server";
 const SEPARATOR = " · ";
 
 export function loader({ url }: Route.LoaderArgs) {
-  const { snapshot, now, today } = desk();
+  const { snapshot, now, today } = gardenNow();
   const bedName = new Map(snapshot.beds.map((b) => [b.id, b.name]));
   const book = handbook();
   // what grows now first; what is over may still be caught up on
@@ -52,7 +52,7 @@ export function loader({ url }: Route.LoaderArgs) {
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  return importPicks(desk(), await formOf(request));
+  return importPicks(gardenNow(), await formOf(request));
 }
 
 export const meta: Route.MetaFunction = () => [{ title: "Several picks · Akmedon" }];

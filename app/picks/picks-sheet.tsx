@@ -5,7 +5,7 @@ import { sayDay } from "#core/calendar/day";
 import { groupPicks, type LoggedPick, picksIn, totalsOf } from "#core/season/pick-log";
 import { figuresOf } from "#core/season/planting-figures";
 import { sayMass } from "#core/units/mass";
-import { desk, handbook } from "../server/desk.server";
+import { gardenNow, handbook } from "../server/garden-now.server";
 import { Button, LinkButton, Page, Section, Select } from "../ui/ui";
 import type { Route } from "./+types/picks-sheet";
 import { loggedPicks } from "./picks.server";
@@ -13,7 +13,7 @@ import { sayYield } from "./yield-words";
 
 /** A season on paper: every planting that was picked in a year, and the year by months. */
 export function loader({ url }: Route.LoaderArgs) {
-  const { snapshot, today } = desk();
+  const { snapshot, today } = gardenNow();
   const all = loggedPicks(snapshot);
   const years = [...new Set(all.map((e) => e.at.slice(0, 4)))].sort().reverse();
   const asked = url.searchParams.get("year") ?? "";

@@ -8,8 +8,8 @@ import { sayMass, type UnitSystem } from "#core/units/mass";
 import { CONDITION_WORDS, GRADE_WORDS, PART_WORDS, PURPOSE_WORDS, viewSchema, WAY_WORDS } from "#core/weighing/pick";
 import { change, newId } from "#db/change";
 import { listViews } from "#db/work";
-import { db, desk } from "../server/desk.server";
 import { done, faultsOf, formOf, refuse, typedOf } from "../server/forms.server";
+import { db, gardenNow } from "../server/garden-now.server";
 import { FormError, LinkButton, Page } from "../ui/ui";
 import type { Route } from "./+types/picks";
 import { COLUMN_NAMES, type Column } from "./log-columns";
@@ -21,7 +21,7 @@ import { type LogRow, PickGroups, PicksList, PicksTable } from "./picks-table";
 
 const PAGE = 60;
 export function loader({ url }: Route.LoaderArgs) {
-  const { snapshot } = desk();
+  const { snapshot } = gardenNow();
   const q = url.searchParams;
   const { entries: all, years, asked } = logOf(snapshot);
   const { crops, people, totals } = asked();
@@ -97,8 +97,8 @@ function rowOf(e: LoggedPick, columns: readonly Column[], units: UnitSystem, sta
 export async function action({ request }: Route.ActionArgs) {
   const form = await formOf(request);
   const typed = typedOf(form);
-  if (isPicksIntent(typed.intent)) return changePicks(desk(), form, `/picks${typed.query ?? ""}`);
-  const { now } = desk();
+  if (isPicksIntent(typed.intent)) return changePicks(gardenNow(), form, `/picks${typed.query ?? ""}`);
+  const { now } = gardenNow();
   if (typed.intent === "forget-view")
     return done(
       "/picks",

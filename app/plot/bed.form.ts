@@ -1,7 +1,7 @@
 import { bedSchema } from "#core/garden/bed";
 import { KELVIN_PER_F } from "#core/units/constants";
 import type { UnitSystem } from "#core/units/mass";
-import { formSchema, measuresOf, NO_ID, numberOf } from "../ui/form-schema";
+import { formSchema, NO_ID, numberOf, typedMeasures } from "../ui/form-schema";
 
 /** How much colder or warmer still nights are, as the garden's degrees show it. */
 export const typedOffset = (kelvins: number, units: UnitSystem): string =>
@@ -12,7 +12,7 @@ export const bedForm = (units: UnitSystem) =>
   formSchema(bedSchema, (typed) => {
     const shape = typed.shape === "circle" ? "circle" : "rectangle";
     const fields = { widthM: "distance", lengthM: "distance", xM: "distance", yM: "distance" } as const;
-    const { values, errors } = measuresOf(typed, fields, units);
+    const { values, errors } = typedMeasures(typed, fields, units);
     const offset = numberOf(typed.nightOffsetC) ?? 0;
     return {
       row: {

@@ -9,8 +9,8 @@ import { findBed, removeBed, saveBed } from "#db/plot";
 import { AheadList } from "../season/ahead-list";
 import { bedFree } from "../season/estimates.server";
 import { aheadOf } from "../season/series.server";
-import { db, desk } from "../server/desk.server";
 import { done, formOf, missing, readForm, refuse, typedOf } from "../server/forms.server";
+import { db, gardenNow } from "../server/garden-now.server";
 import { CheckedForm } from "../ui/checked-form";
 import {
   Anchor,
@@ -33,7 +33,7 @@ import { PlotMap } from "./plot-map";
 const NEW_BED = { widthM: 3, lengthM: 1.2 };
 
 export function loader({ params }: Route.LoaderArgs) {
-  const { snapshot } = desk();
+  const { snapshot } = gardenNow();
   const bed = params.bedId === "new" ? null : findBed(db(), params.bedId);
   if (params.bedId !== "new" && !bed) throw missing("bed");
   const plot = { widthM: snapshot.garden.plotWidthM, lengthM: snapshot.garden.plotLengthM };
@@ -42,8 +42,8 @@ export function loader({ params }: Route.LoaderArgs) {
     bed,
     growing,
     units: snapshot.garden.units,
-    ahead: aheadOf(desk()).filter((a) => a.bedId === bed?.id),
-    free: bed ? bedFree(desk(), bed.id).words : "",
+    ahead: aheadOf(gardenNow()).filter((a) => a.bedId === bed?.id),
+    free: bed ? bedFree(gardenNow(), bed.id).words : "",
     others: snapshot.beds.filter((b) => b.id !== params.bedId),
     sites: [...new Set(snapshot.beds.map((b) => b.site).filter((s) => s !== ""))],
     plot,

@@ -2,7 +2,7 @@ import { Box, Grid, Text } from "@chakra-ui/react";
 import { Printer } from "lucide-react";
 import { Form, useSubmit } from "react-router";
 import { sayDate } from "#core/calendar/day";
-import { desk, handbook } from "../server/desk.server";
+import { gardenNow, handbook } from "../server/garden-now.server";
 import { qrOf } from "../server/qr.server";
 import { CodeLabel } from "../ui/code-label";
 import { Button, LinkButton, Note, Page, Select } from "../ui/ui";
@@ -12,7 +12,7 @@ const HOW = { sown: "sown", transplanted: "set out", planted: "planted" } as con
 
 /** Labels to print: a planting each, with a code that opens it on a phone. */
 export function loader({ url }: Route.LoaderArgs) {
-  const { snapshot, today } = desk();
+  const { snapshot, today } = gardenNow();
   const bedId = url.searchParams.get("bed") ?? "";
   const book = handbook();
   const bedName = new Map(snapshot.beds.map((b) => [b.id, b.name]));

@@ -2,20 +2,20 @@ import { sayDay } from "#core/calendar/day";
 import { manureWaitDays, type TreatmentKind, treatmentSchema } from "#core/garden/treatment";
 import { PICK_WISH_WORDS, pickWishSchema } from "#core/planning/question/wish";
 import { change, newId } from "#db/change";
-import { type Desk, db, handbook } from "../server/desk.server";
 import { done, faultsOf, numberOf, refuse } from "../server/forms.server";
+import { db, type GardenNow, handbook } from "../server/garden-now.server";
 
 const INTENTS = ["treat", "wish", "remove-treatment", "remove-wish"];
 export const isDateIntent = (intent: string | undefined): boolean => INTENTS.includes(intent ?? "");
 
 /** The least wait that a treatment of a planting asks for, whatever is typed, days. */
-function leastWait(d: Desk, plantingId: string, kind: TreatmentKind): number {
+function leastWait(d: GardenNow, plantingId: string, kind: TreatmentKind): number {
   const planting = d.snapshot.plantings.find((p) => p.id === plantingId);
   return kind === "manure" && planting ? manureWaitDays(handbook().of(planting.cropId)) : 0;
 }
 
 /** What was done to a planting and the dates set for it: logged, and taken off again. */
-export function changeDates(d: Desk, plantingId: string, name: string, typed: Record<string, string>) {
+export function changeDates(d: GardenNow, plantingId: string, name: string, typed: Record<string, string>) {
   const to = `/plot/plantings/${plantingId}#dates`;
   const put = (label: string, work: Parameters<typeof change>[3]) => done(to, change(db(), label, d.now, work));
   if (typed.intent === "treat") {

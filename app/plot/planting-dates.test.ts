@@ -3,7 +3,7 @@ import { makeDemo } from "../../cli/demo";
 import { gardenInProcess } from "../garden-in-process";
 import { logPick } from "../picks/pick-action.server";
 import { roundsAhead } from "../rounds/rounds.server";
-import { desk } from "../server/desk.server";
+import { gardenNow } from "../server/garden-now.server";
 import { changeDates } from "./planting-dates.server";
 
 let garden: ReturnType<typeof gardenInProcess>;
@@ -13,19 +13,19 @@ beforeAll(() => {
 afterAll(() => garden.end());
 
 const manured = (plantingId: string, treatDay: string, waitDays: string) =>
-  changeDates(desk(), plantingId, "it", { intent: "treat", treatKind: "manure", treatDay, product: "", waitDays });
+  changeDates(gardenNow(), plantingId, "it", { intent: "treat", treatKind: "manure", treatDay, product: "", waitDays });
 
 describe("raw manure worked in", () => {
   it("asks for the days of the rule at least, and longer where a local rule does", () => {
     expect(manured("cou-lower", "2026-08-01", "90")).toMatchObject({
       data: { errors: { waitDays: expect.stringContaining("at least 120 days") } },
     });
-    expect(desk().snapshot.treatments.some((t) => t.kind === "manure")).toBe(false);
+    expect(gardenNow().snapshot.treatments.some((t) => t.kind === "manure")).toBe(false);
     expect(manured("tom-wall", "2026-06-20", "90")).toBeInstanceOf(Response);
     expect(manured("cou-lower", "2026-08-01", "150")).toBeInstanceOf(Response);
   });
   it("bars walk, plan and log alike until its day, and says why", () => {
-    const d = desk();
+    const d = gardenNow();
     const seen = d.outlook.plantings.find((p) => p.planting.id === "cou-lower")!;
     expect(seen.judgement.held ?? "").toMatch(/raw manure/);
     const barred = (roundsAhead(d).problem.bars ?? []).filter((b) => b.plantingId === "cou-lower");

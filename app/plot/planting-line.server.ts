@@ -1,5 +1,5 @@
 import { TREATMENT_WORDS } from "#core/garden/treatment";
-import { becameOf } from "#core/keeping/became";
+import { outcomesOf } from "#core/keeping/outcomes";
 import { seedsOf } from "#core/keeping/seeds";
 import { keptShare } from "#core/season/bed-loss";
 import { figuresOf, keptPromises } from "#core/season/planting-figures";
@@ -10,11 +10,11 @@ import { isCrop, PART_WORDS, PURPOSE_WORDS } from "#core/weighing/pick";
 import { listRounds } from "#db/work";
 import { entriesOf, loggedPicks } from "../picks/picks.server";
 import { keptLine, sayGap, sumLines } from "../season/sum-words";
-import { type Desk, db, handbook } from "../server/desk.server";
+import { db, type GardenNow, handbook } from "../server/garden-now.server";
 import { pickTotals } from "../walk/views.server";
 
 /** The time line of a planting with its figures; null when there is no such planting. */
-export function plantingLine(d: Desk, plantingId: string) {
+export function plantingLine(d: GardenNow, plantingId: string) {
   const { snapshot, today } = d;
   const planting = snapshot.plantings.find((p) => p.id === plantingId);
   const bed = snapshot.beds.find((b) => b.id === planting?.bedId);
@@ -78,7 +78,7 @@ export function plantingLine(d: Desk, plantingId: string) {
     );
   const lostG = snapshot.bedLosses.filter((l) => l.plantingId === planting.id).reduce((s, l) => s + l.massG, 0);
   const sums = sumsOf(planting, crop, entries, lostG, snapshot.garden.timeZone, today.slice(0, 4));
-  const became = becameOf(entries, snapshot.lotEvents, (list) =>
+  const became = outcomesOf(entries, snapshot.lotEvents, (list) =>
     seedsOf(list, new Map([[planting.id, planting]]), handbook(), snapshot.places),
   );
   const kept = keptShare(

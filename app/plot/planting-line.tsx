@@ -8,15 +8,15 @@ import type { TimelineEvent } from "#core/season/timeline";
 import { sayMass } from "#core/units/mass";
 import { yieldLines } from "../picks/yield-words";
 import { SumRow } from "../season/sum-row";
-import { desk } from "../server/desk.server";
 import { missing } from "../server/forms.server";
+import { gardenNow } from "../server/garden-now.server";
 import { LinkButton, Page, Section } from "../ui/ui";
 import type { Route } from "./+types/planting-line";
 import { EventGap } from "./event-gap";
 import { plantingLine } from "./planting-line.server";
 
 export function loader({ params }: Route.LoaderArgs) {
-  const line = plantingLine(desk(), params.plantingId);
+  const line = plantingLine(gardenNow(), params.plantingId);
   if (!line) throw missing("planting");
   return line;
 }

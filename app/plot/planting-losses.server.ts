@@ -2,16 +2,22 @@ import type { Crop } from "#core/handbook/crop";
 import { massOfPieces } from "#core/keeping/lot";
 import { bedLossSchema } from "#core/season/bed-loss";
 import { readAmount } from "#core/weighing/amount";
-import { bulkOf, measuresOf } from "#core/weighing/bulk";
+import { bulkOf, containerMeasures } from "#core/weighing/bulk";
 import { change, newId } from "#db/change";
-import { type Desk, db } from "../server/desk.server";
 import { done, faultsOf, refuse } from "../server/forms.server";
+import { db, type GardenNow } from "../server/garden-now.server";
 
 const INTENTS = ["lose", "remove-loss"];
 export const isLossIntent = (intent: string | undefined): boolean => INTENTS.includes(intent ?? "");
 
 /** What was lost of a planting before it was picked: guessed by weight, volume or pieces, and taken back. */
-export function changeLosses(d: Desk, plantingId: string, crop: Crop, name: string, typed: Record<string, string>) {
+export function changeLosses(
+  d: GardenNow,
+  plantingId: string,
+  crop: Crop,
+  name: string,
+  typed: Record<string, string>,
+) {
   const to = `/plot/plantings/${plantingId}#losses`;
   if (typed.intent === "remove-loss")
     return done(
@@ -21,7 +27,9 @@ export function changeLosses(d: Desk, plantingId: string, crop: Crop, name: stri
   const text = typed.lostAmount ?? "";
   const pieces = massOfPieces(text, { pieceG: null }, crop.yield.pieceG);
   const read =
-    pieces === null ? readAmount(text, d.snapshot.garden.units, bulkOf(crop, measuresOf(d.snapshot.containers))) : null;
+    pieces === null
+      ? readAmount(text, d.snapshot.garden.units, bulkOf(crop, containerMeasures(d.snapshot.containers)))
+      : null;
   if (read && !read.ok) return refuse({ errors: { lostAmount: read.message }, typed });
   const checked = bedLossSchema.safeParse({
     id: newId(),

@@ -1,11 +1,11 @@
 import { plantingSchema } from "#core/garden/planting";
 import type { UnitSystem } from "#core/units/mass";
-import { formSchema, measuresOf, NO_ID, numberOf } from "../ui/form-schema";
+import { formSchema, NO_ID, numberOf, typedMeasures } from "../ui/form-schema";
 
 /** A planting as its form tells it, in the garden's units. */
 export const plantingForm = (units: UnitSystem) =>
   formSchema(plantingSchema, (typed) => {
-    const sizes = measuresOf(typed, { rowM: "distance", areaM2: "area" }, units);
+    const sizes = typedMeasures(typed, { rowM: "distance", areaM2: "area" }, units);
     return {
       row: {
         id: NO_ID,

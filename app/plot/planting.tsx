@@ -15,8 +15,8 @@ import { jobsOfPlanting } from "../jobs/jobs.server";
 import { lessonsByCrop } from "../lessons/learned.server";
 import { LessonsNote } from "../lessons/lessons-note";
 import { estimatesOf } from "../season/estimates.server";
-import { db, desk, handbook } from "../server/desk.server";
 import { formOf, missing, typedOf } from "../server/forms.server";
+import { db, gardenNow, handbook } from "../server/garden-now.server";
 import { Anchor, LinkButton, Note, Page } from "../ui/ui";
 import { judgementView, pickTotals, windowsView } from "../walk/views.server";
 import type { Route } from "./+types/planting";
@@ -27,7 +27,7 @@ import { PlantingLosses } from "./planting-losses";
 import { PlantingSide } from "./planting-side";
 
 export function loader({ params, url }: Route.LoaderArgs) {
-  const { snapshot, today, now, outlook } = desk();
+  const { snapshot, today, now, outlook } = gardenNow();
   const isNew = params.plantingId === "new";
   const asked = url.searchParams;
   const planting = isNew ? null : findPlanting(db(), params.plantingId);
@@ -44,10 +44,10 @@ export function loader({ params, url }: Route.LoaderArgs) {
     bedId: planting?.bedId ?? asked.get("bed") ?? snapshot.beds[0]?.id ?? "",
     // from a page that proposes it
     proposed: { cropId: asked.get("crop"), how: STARTS.find((s) => s === asked.get("how")) ?? null },
-    lessons: lessonsByCrop(desk()),
+    lessons: lessonsByCrop(gardenNow()),
     windows: seen ? windowsView(seen, snapshot, today) : null,
-    estimates: seen ? estimatesOf(desk(), seen) : [],
-    jobs: planting ? jobsOfPlanting(desk(), planting.id) : [],
+    estimates: seen ? estimatesOf(gardenNow(), seen) : [],
+    jobs: planting ? jobsOfPlanting(gardenNow(), planting.id) : [],
     photoAsked: planting ? wantsPhoto(snapshot, planting, today) : false,
     beds: snapshot.beds.map((b) => ({ id: b.id, name: b.name })),
     crops: handbook().all.map((c) => ({

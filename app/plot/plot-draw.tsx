@@ -2,15 +2,15 @@ import { z } from "zod";
 import { type Bed, bedSchema } from "#core/garden/bed";
 import { newId } from "#db/change";
 import { drawBeds } from "#db/plot";
-import { db, desk } from "../server/desk.server";
 import { done, formOf, refuse, typedOf } from "../server/forms.server";
+import { db, gardenNow } from "../server/garden-now.server";
 import { Page } from "../ui/ui";
 import { saysPhone } from "../ui/use-narrow";
 import type { Route } from "./+types/plot-draw";
 import { PlotDrawing } from "./plot-drawing";
 
 export function loader({ request }: Route.LoaderArgs) {
-  const { snapshot } = desk();
+  const { snapshot } = gardenNow();
   const { plotWidthM, plotLengthM, units } = snapshot.garden;
   const planted = new Set(snapshot.plantings.map((p) => p.bedId));
   const beds = snapshot.beds.map(({ id, name, shape, xM, yM, widthM, lengthM }) => ({
@@ -49,7 +49,7 @@ const parsed = (text: string | undefined): unknown => {
 
 export async function action({ request }: Route.ActionArgs) {
   const typed = typedOf(await formOf(request));
-  const { snapshot, now } = desk();
+  const { snapshot, now } = gardenNow();
   const drawn = drawnSchema.safeParse(parsed(typed.beds));
   const gone = goneSchema.safeParse(parsed(typed.gone));
   if (!drawn.success) {

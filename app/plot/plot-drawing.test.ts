@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { listChanges, undo } from "#db/change";
 import { makeDemo } from "../../cli/demo";
 import { gardenInProcess } from "../garden-in-process";
-import { db, desk } from "../server/desk.server";
+import { db, gardenNow } from "../server/garden-now.server";
 import { action, loader } from "./plot-draw";
 
 let garden: ReturnType<typeof gardenInProcess>;
@@ -24,7 +24,7 @@ const page = () => loader({ request: new Request("http://garden/plot/draw") } as
 
 describe("a plot drawn by hand", () => {
   it("is kept as one change, and one undo takes all of it back", async () => {
-    const before = desk().snapshot.beds;
+    const before = gardenNow().snapshot.beds;
     const [first] = page().beds;
     const { planted: _, ...old } = first!;
     const drawn = [
@@ -33,7 +33,7 @@ describe("a plot drawn by hand", () => {
       { ...lie, id: "new-2", name: "Pot 1", shape: "circle" },
     ];
     expect(await save(drawn)).toBe("saved");
-    const { beds } = desk().snapshot;
+    const { beds } = gardenNow().snapshot;
     expect(beds).toHaveLength(before.length + 2);
     const known = before.find((b) => b.id === old.id)!;
     // what the drawing does not show stays as it was
@@ -42,18 +42,18 @@ describe("a plot drawn by hand", () => {
     expect(new Set(beds.map((b) => b.walkOrder)).size).toBeGreaterThan(before.length);
     const entry = listChanges(db(), "Plot drawn", 0, 1).rows[0]!;
     expect(entry.label).toBe("Plot drawn: 2 beds added, 1 bed changed");
-    expect(undo(db(), entry.id, desk().now).ok).toBe(true);
-    expect(desk().snapshot.beds).toEqual(before);
+    expect(undo(db(), entry.id, gardenNow().now).ok).toBe(true);
+    expect(gardenNow().snapshot.beds).toEqual(before);
   });
   it("takes out an empty bed, and none in which something grows or grew", async () => {
     await save([{ ...lie, id: "new-1", name: "Spare" }]);
-    const spare = desk().snapshot.beds.find((b) => b.name === "Spare")!;
+    const spare = gardenNow().snapshot.beds.find((b) => b.name === "Spare")!;
     expect(page().beds.find((b) => b.id === spare.id)).toMatchObject({ planted: false });
     expect(await save([], [spare.id])).toBe("saved");
-    expect(desk().snapshot.beds.some((b) => b.id === spare.id)).toBe(false);
-    const before = desk().snapshot.beds;
-    expect(await save([], [desk().snapshot.plantings[0]!.bedId])).toMatch(/on its own page/);
-    expect(desk().snapshot.beds).toEqual(before);
+    expect(gardenNow().snapshot.beds.some((b) => b.id === spare.id)).toBe(false);
+    const before = gardenNow().snapshot.beds;
+    expect(await save([], [gardenNow().snapshot.plantings[0]!.bedId])).toMatch(/on its own page/);
+    expect(gardenNow().snapshot.beds).toEqual(before);
   });
   it.each<[string, unknown, RegExp]>([
     ["no name", [{ ...lie, id: "new-1", name: " " }], /give the bed a name/],
@@ -61,8 +61,8 @@ describe("a plot drawn by hand", () => {
     ["off the plot", [{ ...lie, id: "new-1", name: "Far", xM: -3 }], /^Far: not left/],
     ["no list", "{", /cannot be read|expected/i],
   ])("refuses what cannot be, names the bed, and writes nothing: %s", async (_, beds, words) => {
-    const before = desk().snapshot.beds;
+    const before = gardenNow().snapshot.beds;
     expect(await save(beds)).toMatch(words);
-    expect(desk().snapshot.beds).toEqual(before);
+    expect(gardenNow().snapshot.beds).toEqual(before);
   });
 });

@@ -8,7 +8,7 @@ import { sayArea } from "#core/units/distance";
 import { sayDistance } from "#core/units/say";
 import { AheadList } from "../season/ahead-list";
 import { aheadOf } from "../season/series.server";
-import { desk } from "../server/desk.server";
+import { gardenNow } from "../server/garden-now.server";
 import { CropGlyph } from "../ui/crop-glyph";
 import { LinkButton, Note, Page } from "../ui/ui";
 import { VerdictTag } from "../walk/verdict";
@@ -17,7 +17,7 @@ import type { Route } from "./+types/plot";
 import { type MapBed, PlotMap } from "./plot-map";
 
 export function loader() {
-  const d = desk();
+  const d = gardenNow();
   const { snapshot, outlook, today } = d;
   // the coldest of the next five nights stands on the plan
   const nights = outlook.days.slice(1, 6);

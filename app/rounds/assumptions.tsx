@@ -5,13 +5,13 @@ import { LEAST_LINE_G } from "#core/planning/rounds/rounds";
 import { LATER_SHARE } from "#core/planning/solver/paths";
 import { decimals, sayMass } from "#core/units/mass";
 import { sayTemp } from "#core/units/say";
-import { desk, problem } from "../server/desk.server";
+import { gardenNow, problem } from "../server/garden-now.server";
 import { Anchor, LinkButton, Page, Section } from "../ui/ui";
 import type { Route } from "./+types/assumptions";
 
 /** Everything a plan is reckoned from, beside the weather and the looks: what it takes for granted, and where to change it. */
 export function loader() {
-  const d = desk();
+  const d = gardenNow();
   const { snapshot, outlook } = d;
   const { garden } = snapshot;
   return {
@@ -48,7 +48,7 @@ export function loader() {
 }
 
 /** What bars which crops from some hour of the fortnight. */
-function reasons(d: ReturnType<typeof desk>) {
+function reasons(d: ReturnType<typeof gardenNow>) {
   const kindOf = new Map(d.outlook.plantings.map((p) => [p.planting.id, plantingName(p.planting, p.crop)]));
   const by = new Map<string, Set<string>>();
   for (const b of problem(d).bars ?? []) by.set(b.why, (by.get(b.why) ?? new Set()).add(kindOf.get(b.plantingId)!));

@@ -10,12 +10,12 @@ import { listRounds } from "#db/work";
 import { FEED_PARTS, type FeedPart } from "#formats/feed-parts";
 import type { GardenEvent } from "#formats/garden-ics";
 import { jobLine, jobsNow } from "../jobs/jobs.server";
-import { keptOf } from "../keep/keep.server";
-import { type Desk, dataDir, db } from "../server/desk.server";
+import { houseOf } from "../keep/keep.server";
 import { numberOf } from "../server/forms.server";
+import { dataDir, db, type GardenNow } from "../server/garden-now.server";
 
 /** Everything that a feed holds, by its parts. */
-export function feedEvents(d: Desk, feed: Pick<Feed, "parts" | "alarm">): GardenEvent[] {
+export function feedEvents(d: GardenNow, feed: Pick<Feed, "parts" | "alarm">): GardenEvent[] {
   const of: Record<FeedPart, () => GardenEvent[]> = {
     rounds: () => roundEvents(d, feed.alarm),
     jobs: () => jobEvents(d),
@@ -27,7 +27,7 @@ export function feedEvents(d: Desk, feed: Pick<Feed, "parts" | "alarm">): Garden
   return FEED_PARTS.filter((p) => feed.parts.includes(p)).flatMap((p) => of[p]());
 }
 
-export function roundEvents(d: Desk, alarm: number | null): GardenEvent[] {
+export function roundEvents(d: GardenNow, alarm: number | null): GardenEvent[] {
   const { snapshot, outlook } = d;
   const { garden } = snapshot;
   const byId = new Map(outlook.plantings.map((p) => [p.planting.id, p]));
@@ -58,7 +58,7 @@ const whole = (id: string, day: Day, summary: string, description = "", to: Day 
   alarm: null,
 });
 
-const jobEvents = (d: Desk): GardenEvent[] =>
+const jobEvents = (d: GardenNow): GardenEvent[] =>
   jobsNow(d).map((job) => {
     const line = jobLine(d, job);
     const day = job.from < d.today ? d.today : job.from;
@@ -66,7 +66,7 @@ const jobEvents = (d: Desk): GardenEvent[] =>
     return whole(`job-${job.jobId}-${job.of}`, day, [line.name, line.what].filter(Boolean).join(": "), words);
   });
 
-const windowEvents = (d: Desk): GardenEvent[] =>
+const windowEvents = (d: GardenNow): GardenEvent[] =>
   d.outlook.plantings.flatMap((p) => {
     const window = readyWindow(p.planting, p.crop, begunOn(p, d.today));
     if (window.to < d.today || p.judgement.barred) return [];
@@ -77,7 +77,7 @@ const windowEvents = (d: Desk): GardenEvent[] =>
     ];
   });
 
-const lookEvents = (d: Desk): GardenEvent[] =>
+const lookEvents = (d: GardenNow): GardenEvent[] =>
   d.outlook.plantings.flatMap((p) => {
     const { verdict, lookAgain } = p.judgement;
     if (isPick(verdict) || lookAgain > addDays(d.today, 60)) return [];
@@ -92,8 +92,8 @@ const lookEvents = (d: Desk): GardenEvent[] =>
     ];
   });
 
-const cureEvents = (d: Desk): GardenEvent[] =>
-  keptOf(d).stock.flatMap((s) => {
+const cureEvents = (d: GardenNow): GardenEvent[] =>
+  houseOf(d).stock.flatMap((s) => {
     if (!s.curing?.left || s.curing.ready) return [];
     const [from, to] = s.curing.left;
     const on = (days: number) => addDays(d.today, Math.max(0, Math.ceil(days)));
@@ -102,7 +102,7 @@ const cureEvents = (d: Desk): GardenEvent[] =>
     ];
   });
 
-const tripEvents = (d: Desk): GardenEvent[] =>
+const tripEvents = (d: GardenNow): GardenEvent[] =>
   d.snapshot.trips
     .filter((t) => t.toDay >= d.today)
     .map((t) =>

@@ -1,8 +1,8 @@
 import { instantOf } from "#core/calendar/zone";
 import { findFeed, isFeedKey } from "#db/feed";
 import { writeGardenIcs } from "#formats/garden-ics";
-import { dataDir, desk } from "../server/desk.server";
 import { missing } from "../server/forms.server";
+import { dataDir, gardenNow } from "../server/garden-now.server";
 import type { Route } from "./+types/feed";
 import { feedEvents } from "./feed.server";
 
@@ -11,7 +11,7 @@ export function loader({ params }: Route.LoaderArgs) {
   const feed = findFeed(dataDir());
   const key = params.file.endsWith(".ics") ? params.file.slice(0, -4) : params.file;
   if (!feed || !isFeedKey(feed, key)) throw missing("calendar");
-  const d = desk();
+  const d = gardenNow();
   const { garden } = d.snapshot;
   const text = writeGardenIcs(garden.name, garden.timeZone, feedEvents(d, feed), instantOf(d.now, garden.timeZone));
   return new Response(text, {

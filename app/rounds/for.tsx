@@ -2,7 +2,7 @@ import { data } from "react-router";
 import { formOf, typedOf } from "../server/forms.server";
 import { nonceOf } from "../server/nonce.server";
 import type { Route } from "./+types/for";
-import { entriesOf, logStandIn, standInByKey } from "./stand-in.server";
+import { logStandIn, standInByKey, standInEntries } from "./stand-in.server";
 import { standInDocument } from "./stand-in-page.server";
 
 const HEADERS = {
@@ -34,7 +34,7 @@ export function loader({ params, context, url }: Route.LoaderArgs) {
 export async function action({ params, context, request }: Route.ActionArgs) {
   const view = opened(params.key);
   const form = await formOf(request);
-  const { logged, faults } = logStandIn(view, entriesOf(view, form));
+  const { logged, faults } = logStandIn(view, standInEntries(view, form));
   if (Object.keys(faults).length === 0)
     return new Response(null, { status: 303, headers: { Location: `/for/${params.key}?logged=${logged}` } });
   const said = `${logged > 0 ? `${logged} ${logged === 1 ? "entry is" : "entries are"} in the log. ` : ""}Look at what is marked.`;

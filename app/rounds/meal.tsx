@@ -8,7 +8,7 @@ import { slotTime } from "#core/planning/question/problem";
 import { sayMass } from "#core/units/mass";
 import { bulkOf } from "#core/weighing/bulk";
 import { techniqueOf } from "../handbook/technique.server";
-import { desk } from "../server/desk.server";
+import { gardenNow } from "../server/garden-now.server";
 import { Cautions } from "../ui/cautions";
 import { CropGlyph } from "../ui/crop-glyph";
 import { Button, Input, LinkButton, Page } from "../ui/ui";
@@ -19,7 +19,7 @@ import type { Route } from "./+types/meal";
 const wayOf = ({ how, leave }: { how: string; leave: string }) => ({ how, leave });
 
 export function loader({ url }: Route.LoaderArgs) {
-  const d = desk();
+  const d = gardenNow();
   const { garden } = d.snapshot;
   const asked = url.searchParams;
   const nowT = slotTime(d.today, d.today, d.now.slice(11, 16));

@@ -1,11 +1,11 @@
 import { instantOf } from "#core/calendar/zone";
 import { writeGardenIcs } from "#formats/garden-ics";
-import { desk } from "../server/desk.server";
+import { gardenNow } from "../server/garden-now.server";
 import { roundEvents } from "./feed.server";
 
 /** The planned rounds as an iCalendar file. */
 export function loader() {
-  const d = desk();
+  const d = gardenNow();
   const { garden } = d.snapshot;
   const name = `${garden.name}: picking rounds`;
   const text = writeGardenIcs(name, garden.timeZone, roundEvents(d, null), instantOf(d.now, garden.timeZone));

@@ -26,8 +26,8 @@ import { techniqueOf } from "../handbook/technique.server";
 import { JobGroup } from "../jobs/job-row";
 import { inGroups, jobsAtBeds } from "../jobs/jobs.server";
 import { lastGood, useKept } from "../offline/last-good";
-import { db, desk } from "../server/desk.server";
 import { done, formOf, missing, typedOf } from "../server/forms.server";
+import { db, gardenNow } from "../server/garden-now.server";
 import { Cautions } from "../ui/cautions";
 import { Kit } from "../ui/tick-row";
 import { Button, LinkButton, Note, Page, Section } from "../ui/ui";
@@ -41,7 +41,7 @@ const wayOf = ({ how, leave, tool, container }: Technique) => ({ how, leave, too
 export function loader({ params }: Route.LoaderArgs) {
   const round = findRound(db(), params.roundId);
   if (!round) throw missing("round");
-  const d = desk();
+  const d = gardenNow();
   const { outlook, snapshot } = d;
   const { units } = snapshot.garden;
   const byId = new Map(outlook.plantings.map((p) => [p.planting.id, p]));
@@ -127,7 +127,7 @@ const sentence = (words: string): string => words.charAt(0).toUpperCase() + word
 
 /** Plantings beside the round's own that deserve a glance on its day, in the order of the beds. */
 function passingOf(
-  d: ReturnType<typeof desk>,
+  d: ReturnType<typeof gardenNow>,
   round: NonNullable<ReturnType<typeof findRound>>,
   saidNothing: (c: Check) => boolean,
   since: string,
@@ -158,7 +158,7 @@ function passingOf(
 const TWO_CARRY_G = 20_000;
 
 /** Every place at home that this round fills, and how far. */
-function roomFor(d: ReturnType<typeof desk>, round: { id: string; day: string; startsAt: string }): string[] {
+function roomFor(d: ReturnType<typeof gardenNow>, round: { id: string; day: string; startsAt: string }): string[] {
   const { rounds, problem } = roundsAhead(d);
   const upTo = rounds.filter((r) => slotIdOf(r) <= slotIdOf(round));
   if (!upTo.some((r) => r.id === round.id)) return [];
@@ -168,7 +168,7 @@ function roomFor(d: ReturnType<typeof desk>, round: { id: string; day: string; s
 }
 
 /** The next hour after this one at which the household can go. */
-function nextHour(d: ReturnType<typeof desk>, slotId: string) {
+function nextHour(d: ReturnType<typeof gardenNow>, slotId: string) {
   const slot = roundsAhead(d).problem.slots.find((s) => s.allowed && !s.by && s.id > slotId);
   return slot ? { slotId: slot.id, day: slot.day, startsAt: slot.startsAt } : null;
 }
@@ -178,7 +178,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   const round = findRound(db(), params.roundId);
   if (!round) throw missing("round");
   if (typed.intent === "nothing") {
-    const d = desk();
+    const d = gardenNow();
     const p = d.outlook.plantings.find((x) => x.planting.id === typed.planting);
     if (!p) throw missing("planting");
     const look = { id: newId(), plantingId: p.planting.id, at: d.now, by: "", note: "", photos: [], marked: [] };
@@ -187,7 +187,7 @@ export async function action({ request, params }: Route.ActionArgs) {
     return done(`/rounds/${round.id}`, saveCheck(db(), { ...look, readings }, `Nothing ready: ${name}`));
   }
   if (typed.intent === "rest") {
-    const d = desk();
+    const d = gardenNow();
     const picked = new Set(d.snapshot.picks.filter((p) => p.roundId === round.id).map((p) => p.plantingId));
     const rest = round.lines.filter((l) => !picked.has(l.plantingId)).map((l) => l.plantingId);
     const to = nextHour(d, slotIdOf(round));
@@ -204,7 +204,7 @@ export async function action({ request, params }: Route.ActionArgs) {
       db(),
       { ...row, status },
       status === "done" ? `Round of ${sayDay(round.day)} done` : "Round opened again",
-      desk().now,
+      gardenNow().now,
     ),
   );
 }

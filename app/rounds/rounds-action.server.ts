@@ -2,8 +2,8 @@ import { sayDay } from "#core/calendar/day";
 import { plantingName } from "#core/garden/name";
 import { moveLines, moveRound, unlawful } from "#core/planning/rounds/hand-moves";
 import { newId } from "#db/change";
-import type { Desk } from "../server/desk.server";
 import { done, refuse } from "../server/forms.server";
+import type { GardenNow } from "../server/garden-now.server";
 import { planAnew, roundsAhead, saveMoved, slotIdOf } from "./rounds.server";
 
 /** A line made by hand; its figures and its why are worked out when it is saved. */
@@ -19,7 +19,7 @@ const lineFor = (roundId: string, plantingId: string, take: "ready" | "strip") =
 });
 
 /** What a gardener does to the planned rounds: plan anew, pin, drop, move, take along, leave out, split. */
-export async function changeRounds(d: Desk, typed: Record<string, string>) {
+export async function changeRounds(d: GardenNow, typed: Record<string, string>) {
   if (typed.intent === "plan") {
     const journalId = await planAnew().catch((error: Error) => error);
     return journalId instanceof Error

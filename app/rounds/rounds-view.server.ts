@@ -4,16 +4,16 @@ import { alternativesOf } from "#core/planning/rounds/alternatives";
 import { fullestPlaces, leftStanding, sayPlace } from "#core/planning/rounds/left";
 import { scheduleOf } from "#core/planning/rounds/rounds";
 import { findPlanNote } from "#db/work";
-import { type Desk, db } from "../server/desk.server";
+import { db, type GardenNow } from "../server/garden-now.server";
 import { remembered } from "../server/remember.server";
 import { missed, roundsAhead, slotIdOf } from "./rounds.server";
 
 const sixFigures = (_: string, value: unknown) => (typeof value === "number" ? Number(value.toPrecision(6)) : value);
 
 /** What the page of the rounds is drawn from; worked out once for each state of the garden. */
-export const roundsView = (d: Desk) => remembered(d, "rounds view", () => shape(d));
+export const roundsView = (d: GardenNow) => remembered(d, "rounds view", () => shape(d));
 
-function shape(d: Desk) {
+function shape(d: GardenNow) {
   const { outlook, snapshot, today } = d;
   const { rounds, problem } = roundsAhead(d);
   const byId = new Map(outlook.plantings.map((p) => [p.planting.id, p]));

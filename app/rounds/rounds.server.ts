@@ -11,19 +11,19 @@ import { arcsOf } from "#core/planning/solver/paths";
 import { newId, revision } from "#db/change";
 import { forecastInForce } from "#db/garden";
 import { findPlanNote, listRounds, type RoundWithLines, replacePlan } from "#db/work";
-import { type Desk, db, desk, problem } from "../server/desk.server";
+import { db, type GardenNow, gardenNow, problem } from "../server/garden-now.server";
 import { planInThread } from "./planner.server";
 
 export const slotIdOf = (r: { day: string; startsAt: string }): string => `${r.day}T${r.startsAt}`;
 
 type Ahead = { rounds: RoundWithLines[]; problem: PlanProblem };
-const aheadOf = new WeakMap<Desk, Ahead>();
+const aheadOf = new WeakMap<GardenNow, Ahead>();
 
 /**
  * The planned rounds that are still to come, and the planner's question with their hours among its slots. Worked out
  * once for each state of the garden.
  */
-export function roundsAhead(d: Desk): Ahead {
+export function roundsAhead(d: GardenNow): Ahead {
   const known = aheadOf.get(d);
   if (known) return known;
   const rounds = listRounds(db()).filter((r) => slotIdOf(r) >= d.now.slice(0, 10));
@@ -61,7 +61,7 @@ export async function planAnew(): Promise<string | null> {
 
 /** A new plan for the garden as it stands, and how it is saved. */
 async function planned(): Promise<() => string | null> {
-  const d = desk();
+  const d = gardenNow();
   const pinned = listRounds(db()).filter((r) => r.pinned && slotIdOf(r) >= d.now.slice(0, 16));
   const wishes: Wishes = {
     take: pinned.flatMap((r) => r.lines.map((l) => ({ plantingId: l.plantingId, slotId: slotIdOf(r) }))),
@@ -102,14 +102,14 @@ async function planned(): Promise<() => string | null> {
 }
 
 /** Rounds of the past week that were planned and brought nothing, newest last. */
-export const missed = (d: Desk): RoundWithLines[] => {
+export const missed = (d: GardenNow): RoundWithLines[] => {
   const since = addDays(d.today, -7);
   return missedRounds(listRounds(db()), d.snapshot.picks, d.now).filter((r) => r.day >= since) as RoundWithLines[];
 };
 
 /** Saves rounds after a hand move: every line's figures and reasons are worked out again for the new hours. */
 export function saveMoved(rounds: readonly PlannedRound[], label: string): string | null {
-  const d = desk();
+  const d = gardenNow();
   const wishes: Wishes = { take: [], leave: [], open: rounds.map(slotIdOf) };
   const asked = problem(d, wishes);
   const schedule = scheduleOf(asked, rounds);

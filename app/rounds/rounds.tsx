@@ -10,8 +10,8 @@ import { fullestPlaces } from "#core/planning/rounds/left";
 import { scheduleOf } from "#core/planning/rounds/rounds";
 import { proseIn } from "#core/units/prose";
 import { lastGood, useKept } from "../offline/last-good";
-import { desk } from "../server/desk.server";
 import { formOf, typedOf } from "../server/forms.server";
+import { gardenNow } from "../server/garden-now.server";
 import { Anchor, Button, LinkButton, Note, Page, RowAnchor, Section } from "../ui/ui";
 import { saysPhone, useNarrow } from "../ui/use-narrow";
 import type { Route } from "./+types/rounds";
@@ -25,12 +25,12 @@ import { useLivePlan } from "./use-live-plan";
 import { useRoundDrag } from "./use-round-drag";
 
 export const loader = ({ request }: Route.LoaderArgs) => ({
-  ...roundsView(desk()),
+  ...roundsView(gardenNow()),
   onPhone: saysPhone(request.headers),
 });
 
 export async function action({ request }: Route.ActionArgs) {
-  return changeRounds(desk(), typedOf(await formOf(request)));
+  return changeRounds(gardenNow(), typedOf(await formOf(request)));
 }
 
 /** Without a signal the page stands as it was. */

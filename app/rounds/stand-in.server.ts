@@ -11,13 +11,13 @@ import { sayError } from "#formats/located";
 import { readStandInFile, type StandInEntry } from "#formats/stand-in-file";
 import { techniqueOf } from "../handbook/technique.server";
 import { logPick } from "../picks/pick-action.server";
-import { type Desk, dataDir, db, desk } from "../server/desk.server";
 import { type FormFaults, refuse, typedOf } from "../server/forms.server";
+import { dataDir, db, type GardenNow, gardenNow } from "../server/garden-now.server";
 import { codeImage } from "../server/qr.server";
 import { roundsAhead } from "./rounds.server";
 
 /** The trip that is next, or that the household is on. */
-export const nextTrip = ({ snapshot, today }: Desk): Trip | null =>
+export const nextTrip = ({ snapshot, today }: GardenNow): Trip | null =>
   snapshot.trips.filter((t) => t.toDay >= today).sort((a, b) => (a.fromDay < b.fromDay ? -1 : 1))[0] ?? null;
 
 /** Under which id the pick of a stand-in's line is logged: entered again, it is put right, not added. */
@@ -33,7 +33,7 @@ function gotOf(lineId: string): string {
 const PIECES = /^(\d{1,4})(?: (?:pieces?|heads?|of them))?$/;
 
 /** What a stand-in needs: when to come, what to take where and how, and what to leave alone. */
-export function standInView(d: Desk, trip: Trip) {
+export function standInView(d: GardenNow, trip: Trip) {
   const { snapshot, outlook } = d;
   const { units } = snapshot.garden;
   const byId = new Map(outlook.plantings.map((p) => [p.planting.id, p]));
@@ -101,7 +101,7 @@ const AROUND_DAYS = 1;
 /** What a secret address opens: the sheet of its trip, in words when it is not open, null where there is no such address. */
 export function standInByKey(key: string): { view: StandInView } | { closed: string } | null {
   const tripId = tripOfKey(dataDir(), key);
-  const d = desk();
+  const d = gardenNow();
   const trip = d.snapshot.trips.find((t) => t.id === tripId);
   if (!trip) return null;
   const [from, to] = [addDays(trip.fromDay, -AROUND_DAYS), addDays(trip.toDay, AROUND_DAYS)];
@@ -110,7 +110,7 @@ export function standInByKey(key: string): { view: StandInView } | { closed: str
 }
 
 /** Entries as a page's form sends them: a box by line. */
-export function entriesOf(view: StandInView, form: FormData): StandInEntry[] {
+export function standInEntries(view: StandInView, form: FormData): StandInEntry[] {
   const typed = typedOf(form);
   return view.rounds.flatMap((r) =>
     r.lines.flatMap((l) => {
@@ -178,7 +178,7 @@ export async function standInLink(trip: Trip, origin: string) {
 const MOST_FILE_BYTES = 200_000;
 
 /** Logs what a stand-in's file holds, each line once. */
-export async function readBack(d: Desk, trip: Trip, file: FormDataEntryValue | null) {
+export async function readBack(d: GardenNow, trip: Trip, file: FormDataEntryValue | null) {
   const fault = (...words: string[]) => refuse({ errors: { file: words.join("; ") }, typed: {} });
   if (!(file instanceof File) || file.size === 0) return fault("choose the file that the stand-in gave you");
   if (file.size > MOST_FILE_BYTES) return fault("this is more than a stand-in’s file holds");

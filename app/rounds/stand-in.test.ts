@@ -6,8 +6,8 @@ import { replacePlan } from "#db/work";
 import { readStandInFile, STAND_IN_FILE } from "#formats/stand-in-file";
 import { makeDemo } from "../../cli/demo";
 import { gardenInProcess } from "../garden-in-process";
-import { db, desk } from "../server/desk.server";
-import { entriesOf, logStandIn, nextTrip, readBack, standInByKey, standInView } from "./stand-in.server";
+import { db, gardenNow } from "../server/garden-now.server";
+import { logStandIn, nextTrip, readBack, standInByKey, standInEntries, standInView } from "./stand-in.server";
 import { standInDocument } from "./stand-in-page.server";
 
 let dir = "";
@@ -16,10 +16,10 @@ const LINE = { take: "ready", expectedG: 1200, lostG: 0, minutes: 6, why: "ready
 beforeAll(() => {
   garden = gardenInProcess((made) => makeDemo(made, false));
   dir = garden.dir;
-  const { today, now } = desk();
+  const { today, now } = gardenNow();
   // a trip that has begun, and one round in it
   change(db(), "Away", now, (c) => {
-    for (const t of desk().snapshot.trips) c.remove("trips", t.id);
+    for (const t of gardenNow().snapshot.trips) c.remove("trips", t.id);
     c.put("trips", {
       ...{ id: "trip-1", name: "the sea", fromDay: addDays(today, -1), toDay: addDays(today, 4) },
       ...{ standIn: "Ode", standInMinutes: 40 },
@@ -42,13 +42,13 @@ beforeAll(() => {
   replacePlan(db(), [{ ...round, lines }], null, now, "Rounds planned");
 });
 afterAll(() => garden.end());
-const view = () => standInView(desk(), nextTrip(desk())!);
+const view = () => standInView(gardenNow(), nextTrip(gardenNow())!);
 const form = (fields: Record<string, string>) => {
   const made = new FormData();
   for (const [k, v] of Object.entries(fields)) made.append(k, v);
   return made;
 };
-const his = () => desk().snapshot.picks.filter((p) => p.by === "Ode");
+const his = () => gardenNow().snapshot.picks.filter((p) => p.by === "Ode");
 
 describe("the stand-in's secret address", () => {
   it("opens his sheet and nothing else; renewed or closed, the old one opens nothing", () => {
@@ -63,10 +63,10 @@ describe("the stand-in's secret address", () => {
   });
   it("is open from the day before the trip to the day after it", () => {
     const key = renewStandInKey(dir, "trip-1");
-    const trip = desk().snapshot.trips[0]!;
+    const trip = gardenNow().snapshot.trips[0]!;
     const moved = (fromDay: string, toDay: string) =>
-      change(db(), "Trip moved", desk().now, (c) => c.put("trips", { ...trip, fromDay, toDay }));
-    const { today } = desk();
+      change(db(), "Trip moved", gardenNow().now, (c) => c.put("trips", { ...trip, fromDay, toDay }));
+    const { today } = gardenNow();
     moved(addDays(today, 2), addDays(today, 9));
     expect(standInByKey(key)).toHaveProperty("closed");
     moved(addDays(today, 1), addDays(today, 9));
@@ -83,29 +83,29 @@ describe("what he got", () => {
   it("is logged under his name, each line once, and put right when he writes it again", () => {
     const first = logStandIn(
       view(),
-      entriesOf(view(), form({ "got-line-tom-wall": "1.2 kg", "note-line-tom-wall": "some split" })),
+      standInEntries(view(), form({ "got-line-tom-wall": "1.2 kg", "note-line-tom-wall": "some split" })),
     );
     expect(first).toEqual({ logged: 1, faults: {} });
     expect(his()).toMatchObject([{ plantingId: "tom-wall", grossG: 1200, roundId: "round-1", note: "some split" }]);
     // the same page sent again changes nothing; another amount puts it right
-    expect(entriesOf(view(), form({ "got-line-tom-wall": "1.2 kg" }))).toEqual([]);
-    logStandIn(view(), entriesOf(view(), form({ "got-line-tom-wall": "1.5 kg" })));
+    expect(standInEntries(view(), form({ "got-line-tom-wall": "1.2 kg" }))).toEqual([]);
+    logStandIn(view(), standInEntries(view(), form({ "got-line-tom-wall": "1.5 kg" })));
     expect(his()).toMatchObject([{ grossG: 1500 }]);
-    logStandIn(view(), entriesOf(view(), form({ "got-line-tom-wall": "9 pieces" })));
+    logStandIn(view(), standInEntries(view(), form({ "got-line-tom-wall": "9 pieces" })));
     expect(his()).toMatchObject([{ grossG: null, count: 9 }]);
-    expect(entriesOf(view(), form({ "got-line-tom-wall": "9" }))).toEqual([]);
+    expect(standInEntries(view(), form({ "got-line-tom-wall": "9" }))).toEqual([]);
   });
   it("names the line whose amount cannot be read or cannot be, and logs the others", () => {
     const typed = form({ "got-line-cou-lower": "plenty", "got-line-tom-wall": "1.6 kg" });
-    const { logged, faults } = logStandIn(view(), entriesOf(view(), typed));
+    const { logged, faults } = logStandIn(view(), standInEntries(view(), typed));
     expect([logged, Object.keys(faults)]).toEqual([1, ["line-cou-lower"]]);
-    const far = logStandIn(view(), entriesOf(view(), form({ "got-line-cou-lower": "800 kg" })));
+    const far = logStandIn(view(), standInEntries(view(), form({ "got-line-cou-lower": "800 kg" })));
     expect(far.faults["line-cou-lower"]).toMatch(/far more/);
     const elsewhere = {
       id: "line-onions-x",
       plantingId: "onions",
       roundId: "round-1",
-      at: desk().now,
+      at: gardenNow().now,
       amount: "2 kg",
       note: "",
     };
@@ -116,15 +116,16 @@ describe("what he got", () => {
       id: "line-cou-lower",
       plantingId: "cou-lower",
       roundId: "round-1",
-      at: desk().now,
+      at: gardenNow().now,
       amount: "900 g",
       note: "",
     };
     const file = (value: unknown) => new File([JSON.stringify(value)], "picked.json");
     const good = { format: STAND_IN_FILE, tripId: "trip-1", entries: [entry] };
-    for (let i = 0; i < 2; i++) expect(await readBack(desk(), nextTrip(desk())!, file(good))).toBeInstanceOf(Response);
+    for (let i = 0; i < 2; i++)
+      expect(await readBack(gardenNow(), nextTrip(gardenNow())!, file(good))).toBeInstanceOf(Response);
     expect(his().filter((p) => p.plantingId === "cou-lower")).toMatchObject([{ grossG: 900 }]);
-    const other = await readBack(desk(), nextTrip(desk())!, file({ ...good, tripId: "trip-2" }));
+    const other = await readBack(gardenNow(), nextTrip(gardenNow())!, file({ ...good, tripId: "trip-2" }));
     expect(other).toMatchObject({ data: { errors: { file: "this file is of another trip" } } });
   });
   it("a file that is none is refused with the place of each fault", () => {

@@ -3,8 +3,8 @@ import { Printer } from "lucide-react";
 import { redirect } from "react-router";
 import { sayDay, weekdayName } from "#core/calendar/day";
 import { closeStandIn, renewStandInKey } from "#db/stand-in-links";
-import { dataDir, desk } from "../server/desk.server";
 import { formOf, missing } from "../server/forms.server";
+import { dataDir, gardenNow } from "../server/garden-now.server";
 import { Cautions } from "../ui/cautions";
 import { Anchor, Button, LinkButton, Note, Page, Section } from "../ui/ui";
 import type { Route } from "./+types/stand-in";
@@ -12,7 +12,7 @@ import { nextTrip, readBack, standInLink, standInView } from "./stand-in.server"
 import { StandInWays } from "./stand-in-ways";
 
 export async function loader({ url }: Route.LoaderArgs) {
-  const d = desk();
+  const d = gardenNow();
   const trip = nextTrip(d);
   if (!trip) return { trip: null };
   return { ...standInView(d, trip), link: await standInLink(trip, url.origin) };
@@ -21,7 +21,7 @@ export async function loader({ url }: Route.LoaderArgs) {
 /** Makes, renews or closes the stand-in's link; reads back the file of one who had no link. */
 export async function action({ request }: Route.ActionArgs) {
   const form = await formOf(request);
-  const d = desk();
+  const d = gardenNow();
   const trip = nextTrip(d);
   if (!trip) throw missing("trip");
   const intent = form.get("intent");

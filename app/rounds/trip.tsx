@@ -5,7 +5,7 @@ import { plantingName } from "#core/garden/name";
 import { scheduleOf } from "#core/planning/rounds/rounds";
 import { type TripLine, tripPlan } from "#core/planning/rounds/trip-plan";
 import { sayMass } from "#core/units/mass";
-import { desk } from "../server/desk.server";
+import { gardenNow } from "../server/garden-now.server";
 import { Term } from "../ui/term";
 import { Anchor, Button, LinkButton, Note, Page, Section } from "../ui/ui";
 import type { Route } from "./+types/trip";
@@ -13,7 +13,7 @@ import { roundsAhead } from "./rounds.server";
 
 /** What to do before the next trip, meanwhile and after it, read off the rounds as planned. */
 export function loader() {
-  const d = desk();
+  const d = gardenNow();
   const { outlook, snapshot, today } = d;
   const trip = snapshot.trips.filter((t) => t.toDay >= today).sort((a, b) => (a.fromDay < b.fromDay ? -1 : 1))[0];
   if (!trip) return { trip: null };

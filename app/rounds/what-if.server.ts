@@ -7,7 +7,7 @@ import { type PlannedRound, roundsOf, scheduleOf } from "#core/planning/rounds/r
 import { type Supposal, supposed } from "#core/planning/rounds/what-if";
 import type { Schedule } from "#core/planning/solver/optimise";
 import { newId } from "#db/change";
-import type { Desk } from "../server/desk.server";
+import type { GardenNow } from "../server/garden-now.server";
 import { planInThread } from "./planner.server";
 import { roundsAhead, slotIdOf } from "./rounds.server";
 
@@ -19,7 +19,7 @@ type ShownRound = { slotId: string; day: string; startsAt: string; by: string; l
  * The rounds as planned, the same rounds if what is supposed comes, and the rounds that would be planned for it: each
  * with what it keeps, loses and takes.
  */
-export async function whatIf(d: Desk, supposal: Supposal) {
+export async function whatIf(d: GardenNow, supposal: Supposal) {
   const { rounds, problem } = roundsAhead(d);
   const snapshot = supposed(d.snapshot, d.today, supposal);
   const open = rounds.map(slotIdOf).filter((id) => id >= d.now.slice(0, 16));

@@ -3,7 +3,7 @@ import { Form, useNavigation } from "react-router";
 import { sayDay, weekdayName } from "#core/calendar/day";
 import { AS_IT_IS, type Supposal, supposalSchema, supposes } from "#core/planning/rounds/what-if";
 import { sayMass, type UnitSystem } from "#core/units/mass";
-import { desk } from "../server/desk.server";
+import { gardenNow } from "../server/garden-now.server";
 import { Button, LinkButton, Page, Section, Select } from "../ui/ui";
 import type { Route } from "./+types/what-if";
 import { type WhatIf, whatIf } from "./what-if.server";
@@ -21,7 +21,7 @@ function supposalOf(params: URLSearchParams): Supposal {
 }
 
 export async function loader({ url }: Route.LoaderArgs) {
-  const d = desk();
+  const d = gardenNow();
   const supposal = supposalOf(url.searchParams);
   return {
     supposal,

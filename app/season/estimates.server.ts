@@ -6,13 +6,13 @@ import { begunOn, readyWindow } from "#core/planting/window";
 import { freeOn, glutOf, type LastPick, lastPickOf, missedG } from "#core/season/estimates";
 import { freeShare, sayShare } from "#core/season/free-ground";
 import { sayMass } from "#core/units/mass";
-import { type Desk, handbook } from "../server/desk.server";
+import { type GardenNow, handbook } from "../server/garden-now.server";
 import { remembered } from "../server/remember.server";
 import { siteOf } from "./season-data.server";
 import { enoughOf } from "./season-weeks.server";
 
 /** When each growing planting is expected to give its last, by its id. */
-const lastPicks = (d: Desk): ReadonlyMap<string, LastPick | null> =>
+const lastPicks = (d: GardenNow): ReadonlyMap<string, LastPick | null> =>
   remembered(
     d,
     "last picks",
@@ -30,7 +30,7 @@ const lastPicks = (d: Desk): ReadonlyMap<string, LastPick | null> =>
   );
 
 /** How much of a bed is free today, the day on which all of it is expected to be, and both in words. */
-export function bedFree(d: Desk, bedId: string) {
+export function bedFree(d: GardenNow, bedId: string) {
   const bed = d.snapshot.beds.find((b) => b.id === bedId)!;
   const share = freeShare(bed, d.snapshot.plantings, (id) => handbook().find(id), d.today);
   const here = d.outlook.plantings.filter((p) => p.bed.id === bedId);
@@ -53,7 +53,7 @@ const AWAY_DAYS = 7;
 const LEAST_G = 30;
 
 /** What is to be expected of a planting, a sentence each: its last pick, what a week away would cost, a glut, plants enough. */
-export function estimatesOf(d: Desk, p: PlantingOutlook): string[] {
+export function estimatesOf(d: GardenNow, p: PlantingOutlook): string[] {
   const { units } = d.snapshot.garden;
   const says: string[] = [];
   const last = lastPicks(d).get(p.planting.id);

@@ -7,12 +7,12 @@ import { figuresOf } from "#core/season/planting-figures";
 import { change, newId } from "#db/change";
 import { lessonLine, lessonsDue } from "../lessons/learned.server";
 import { loggedPicks } from "../picks/picks.server";
-import { type Desk, db, handbook } from "../server/desk.server";
 import { done, faultsOf, refuse } from "../server/forms.server";
+import { db, type GardenNow, handbook } from "../server/garden-now.server";
 import { glutDrafts } from "./season-weeks.server";
 
 /** Drafts that the figures of a season propose and nobody has answered yet. */
-function drafts(d: Desk, year: string) {
+function drafts(d: GardenNow, year: string) {
   const { snapshot } = d;
   const answered = new Set(snapshot.lessons.map((l) => l.id));
   const beds = new Map(snapshot.beds.map((b) => [b.id, b]));
@@ -45,7 +45,7 @@ function drafts(d: Desk, year: string) {
 }
 
 /** The page of lessons: what comes up now, what the figures propose, and all that was kept. */
-export function lessonsView(d: Desk, query: URLSearchParams) {
+export function lessonsView(d: GardenNow, query: URLSearchParams) {
   const { snapshot, today } = d;
   const plantingId = query.get("planting");
   const planting = snapshot.plantings.find((p) => p.id === plantingId) ?? null;
@@ -71,7 +71,7 @@ export function lessonsView(d: Desk, query: URLSearchParams) {
 }
 
 /** Keeps, changes, throws away or takes out a lesson. */
-export function changeLessons(d: Desk, typed: Record<string, string>) {
+export function changeLessons(d: GardenNow, typed: Record<string, string>) {
   const back = "/season/lessons";
   const known = d.snapshot.lessons.find((l) => l.id === typed.id);
   if (typed.intent === "remove")

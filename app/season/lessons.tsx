@@ -1,15 +1,16 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { Form } from "react-router";
-import { desk } from "../server/desk.server";
 import { formOf, typedOf } from "../server/forms.server";
+import { gardenNow } from "../server/garden-now.server";
 import { DateInput } from "../ui/date-input";
 import { Button, type Faults, Field, FormError, Input, Page, Section, Select, shownValue, TextArea } from "../ui/ui";
 import type { Route } from "./+types/lessons";
 import { changeLessons, lessonsView } from "./lessons.server";
 import { SeasonNav } from "./season-nav";
 
-export const loader = ({ url }: Route.LoaderArgs) => lessonsView(desk(), url.searchParams);
-export const action = async ({ request }: Route.ActionArgs) => changeLessons(desk(), typedOf(await formOf(request)));
+export const loader = ({ url }: Route.LoaderArgs) => lessonsView(gardenNow(), url.searchParams);
+export const action = async ({ request }: Route.ActionArgs) =>
+  changeLessons(gardenNow(), typedOf(await formOf(request)));
 
 export const meta: Route.MetaFunction = () => [{ title: "Lessons · Akmedon" }];
 

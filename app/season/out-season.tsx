@@ -1,4 +1,4 @@
-import { desk } from "../server/desk.server";
+import { gardenNow } from "../server/garden-now.server";
 import { csvFile } from "../server/table-out.server";
 import type { Route } from "./+types/out-season";
 import { compareRows } from "./season-compare.server";
@@ -11,6 +11,6 @@ const TABLES = { compare: compareRows, rhythm: rhythmRows, weeks: weeksRows };
 export function loader({ params, url }: Route.LoaderArgs) {
   const make = TABLES[params.table as keyof typeof TABLES];
   if (!make) throw new Response("There is no such table.", { status: 404 });
-  const d = desk();
+  const d = gardenNow();
   return csvFile(make(d, url.searchParams), d.today);
 }

@@ -1,13 +1,13 @@
 import { YIELDS_BY, yieldsOf } from "#core/season/yields";
 import { GRAMS_PER_POUND, M_PER_FOOT, M2_PER_SQUARE_FOOT } from "#core/units/constants";
-import { desk } from "../server/desk.server";
+import { gardenNow } from "../server/garden-now.server";
 import { csvFile, massOut } from "../server/table-out.server";
 import type { Route } from "./+types/out-yields";
 import { plantingYearsOf } from "./season-data.server";
 
 /** The yields of a season as CSV, as the page of the season draws them together; in the garden's own units. */
 export function loader({ url }: Route.LoaderArgs) {
-  const d = desk();
+  const d = gardenNow();
   const { snapshot, today } = d;
   const q = url.searchParams;
   const year = q.get("year") ?? "all";

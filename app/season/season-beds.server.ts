@@ -12,8 +12,8 @@ import { type Fits, fitsInto, isFree, leftInBed } from "#core/season/freed-bed";
 import { pastOf, ROTATION_WORDS } from "#core/season/rotation";
 import { SOIL_WORDS, soilState } from "#core/weather/soil";
 import { change } from "#db/change";
-import { type Desk, db, handbook } from "../server/desk.server";
 import { done, missing } from "../server/forms.server";
+import { db, type GardenNow, handbook } from "../server/garden-now.server";
 import { bedFree } from "./estimates.server";
 import { diseasesIn, type GrownHere, grownOf, pickedOf, riskAsked, siteOf } from "./season-data.server";
 
@@ -24,14 +24,14 @@ const YEARS_SHOWN = 5;
 const DAYS_OF_SOIL = 30;
 
 /** Whether disease was seen on a planting in its last weeks, or one that lasts in the ground at any time. */
-function sickOf(d: Desk, g: GrownHere): boolean {
+function sickOf(d: GardenNow, g: GrownHere): boolean {
   const end = g.planting.endedOn ?? d.today;
   const checks = d.snapshot.checks.filter((c) => c.plantingId === g.planting.id);
   return isSick(checks, end) || g.planting.disease !== "";
 }
 
 /** Plantings that are over, or were picked to the last and still stand in the book. */
-function overOf(d: Desk): { g: GrownHere; cleared: boolean }[] {
+function overOf(d: GardenNow): { g: GrownHere; cleared: boolean }[] {
   return grownOf(d).flatMap((g): { g: GrownHere; cleared: boolean }[] => {
     const { endedOn } = g.planting;
     if (standsForYears(g.crop)) return [];
@@ -51,7 +51,7 @@ function ratherNot(fits: readonly Fits[]): { names: string; why: string }[] {
 }
 
 /** What is done after the last pick, what fits into free beds, what stood where, and what stands for years. */
-export function bedsView(d: Desk, q: URLSearchParams) {
+export function bedsView(d: GardenNow, q: URLSearchParams) {
   const { snapshot, today } = d;
   const book = handbook();
   const risk = riskAsked(q.get("risk"));
@@ -199,7 +199,7 @@ export function bedsView(d: Desk, q: URLSearchParams) {
 }
 
 /** Closes a planting that was picked to the last: its bed is free from today. */
-export function clearBed(d: Desk, typed: Record<string, string>) {
+export function clearBed(d: GardenNow, typed: Record<string, string>) {
   const planting = d.snapshot.plantings.find((p) => p.id === typed.plantingId);
   if (!planting) throw missing("planting");
   const name = plantingName(planting, handbook().of(planting.cropId));

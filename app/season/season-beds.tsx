@@ -1,7 +1,7 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { Form, useSubmit } from "react-router";
-import { desk } from "../server/desk.server";
 import { formOf, typedOf } from "../server/forms.server";
+import { gardenNow } from "../server/garden-now.server";
 import { Cautions } from "../ui/cautions";
 import { CropGlyph } from "../ui/crop-glyph";
 import { FiguresTable } from "../ui/figures-table";
@@ -11,8 +11,8 @@ import type { Route } from "./+types/season-beds";
 import { bedsView, clearBed } from "./season-beds.server";
 import { SeasonNav } from "./season-nav";
 
-export const loader = ({ url }: Route.LoaderArgs) => bedsView(desk(), url.searchParams);
-export const action = async ({ request }: Route.ActionArgs) => clearBed(desk(), typedOf(await formOf(request)));
+export const loader = ({ url }: Route.LoaderArgs) => bedsView(gardenNow(), url.searchParams);
+export const action = async ({ request }: Route.ActionArgs) => clearBed(gardenNow(), typedOf(await formOf(request)));
 
 export const meta: Route.MetaFunction = () => [{ title: "Clearing and replanting · Akmedon" }];
 

@@ -1,5 +1,6 @@
 import { type Comparison, compare } from "#core/season/compare";
 import {
+  comparedMeasures,
   type Figured,
   figuresByLot,
   figuresByPick,
@@ -8,12 +9,11 @@ import {
   IN_SHARES,
   MEASURES,
   type Measure,
-  measuresOf,
   SPLITS,
   type Split,
 } from "#core/season/compare-ways";
 import { sayMass, type UnitSystem } from "#core/units/mass";
-import type { Desk } from "../server/desk.server";
+import type { GardenNow } from "../server/garden-now.server";
 import { type GrownHere, grownOf, lotsOf } from "./season-data.server";
 
 /** A figure of a measure in words. */
@@ -24,7 +24,7 @@ export function sayMeasure(x: number, measure: Measure, units: UnitSystem): stri
   return measure === "minutes" ? `${shown} min` : `${shown} ${shown === "1" ? "day" : "days"}`;
 }
 
-function figuresFor(d: Desk, split: Split, grown: readonly GrownHere[]): Figured[] {
+function figuresFor(d: GardenNow, split: Split, grown: readonly GrownHere[]): Figured[] {
   if (split === "method") return figuresByPick(grown);
   if (split !== "place") return figuresByPlanting(grown, split);
   const ids = new Set(grown.map((g) => g.planting.id));
@@ -44,17 +44,17 @@ function groupsOf(figures: readonly Figured[], measure: Measure): { name: string
 }
 
 /** The first split that has two groups to set against each other, for a page opened without a question. */
-function usualSplit(d: Desk, grown: readonly GrownHere[]): Split {
+function usualSplit(d: GardenNow, grown: readonly GrownHere[]): Split {
   return (
     SPLITS.find((s) => {
       const figures = figuresFor(d, s, grown);
-      return measuresOf(s).some((m) => groupsOf(figures, m).length >= 2);
+      return comparedMeasures(s).some((m) => groupsOf(figures, m).length >= 2);
     }) ?? "kind"
   );
 }
 
 /** Two ways or kinds of one crop side by side. */
-export function compareView(d: Desk, q: URLSearchParams) {
+export function compareView(d: GardenNow, q: URLSearchParams) {
   const { units } = d.snapshot.garden;
   const all = grownOf(d).filter((g) => g.entries.length > 0);
   const counts = new Map<string, { name: string; n: number }>();
@@ -68,12 +68,12 @@ export function compareView(d: Desk, q: URLSearchParams) {
   const grown = all.filter((g) => g.crop.id === cropId);
   const split = SPLITS.find((s) => s === q.get("split")) ?? usualSplit(d, grown);
   const figures = figuresFor(d, split, grown);
-  const possible = measuresOf(split).filter((m) => figures.some((f) => f.values[m] !== undefined));
+  const possible = comparedMeasures(split).filter((m) => figures.some((f) => f.values[m] !== undefined));
   const measure =
     possible.find((m) => m === q.get("measure")) ??
     possible.find((m) => groupsOf(figures, m).length >= 2) ??
     possible[0] ??
-    measuresOf(split)[0]!;
+    comparedMeasures(split)[0]!;
   const groups = groupsOf(figures, measure);
   const a = groups.find((g) => g.name === q.get("a"))?.name ?? groups[0]?.name ?? "";
   const b =
@@ -134,7 +134,7 @@ function sayDifference(found: Comparison, measure: Measure, units: UnitSystem, a
 }
 
 /** The figures of a comparison as rows of a table to take away. */
-export function compareRows(d: Desk, q: URLSearchParams) {
+export function compareRows(d: GardenNow, q: URLSearchParams) {
   const view = compareView(d, q);
   return {
     name: `compare-${view.cropId}-${view.split}`,

@@ -2,7 +2,7 @@ import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { Download } from "lucide-react";
 import { Form, useSearchParams, useSubmit } from "react-router";
 import { MEASURE_WORDS, SPLIT_WORDS, SPLITS } from "#core/season/compare-ways";
-import { desk } from "../server/desk.server";
+import { gardenNow } from "../server/garden-now.server";
 import { FiguresTable } from "../ui/figures-table";
 import { LinkButton, Page, Section, Select } from "../ui/ui";
 import type { Route } from "./+types/season-compare";
@@ -10,7 +10,7 @@ import { compareView } from "./season-compare.server";
 import { SeasonNav } from "./season-nav";
 import { SideBySide, SideMark } from "./side-by-side";
 
-export const loader = ({ url }: Route.LoaderArgs) => compareView(desk(), url.searchParams);
+export const loader = ({ url }: Route.LoaderArgs) => compareView(gardenNow(), url.searchParams);
 
 export const meta: Route.MetaFunction = () => [{ title: "Compare · Akmedon" }];
 

@@ -7,17 +7,17 @@ import type { LoggedPick } from "#core/season/pick-log";
 import type { Site } from "#core/season/sowing-clock";
 import { type PlantingYear, plantingYears } from "#core/season/yields";
 import { isCrop } from "#core/weighing/pick";
-import { keptOf } from "../keep/keep.server";
+import { houseOf } from "../keep/keep.server";
 import { loggedPicks, logOf } from "../picks/picks.server";
-import type { Desk } from "../server/desk.server";
-import { handbook } from "../server/desk.server";
+import type { GardenNow } from "../server/garden-now.server";
+import { handbook } from "../server/garden-now.server";
 
 /** A planting with its bed, crop and picks, in the order of time. */
 export type GrownHere = { planting: Planting; bed: Bed; crop: Crop; entries: LoggedPick[] };
 let last: { snapshot: Snapshot; grown: GrownHere[] } | null = null;
 
 /** Every planting with its picks, drawn together once for each change. */
-export function grownOf({ snapshot }: Desk): GrownHere[] {
+export function grownOf({ snapshot }: GardenNow): GrownHere[] {
   if (last?.snapshot === snapshot) return last.grown;
   const by = new Map<string, LoggedPick[]>();
   for (const e of loggedPicks(snapshot)) {
@@ -45,7 +45,7 @@ const same = (before: LoggedPick[] | undefined, now: LoggedPick[]): LoggedPick[]
 
 const yearsKnown = new WeakMap<readonly LoggedPick[], PlantingYear[]>();
 /** What every planting gave in a year, or in all of them; each summed once. */
-export const plantingYearsOf = (d: Desk, year: string): PlantingYear[] =>
+export const plantingYearsOf = (d: GardenNow, year: string): PlantingYear[] =>
   grownOf(d).flatMap(({ entries }) => {
     const years = yearsKnown.get(entries) ?? plantingYears(entries);
     yearsKnown.set(entries, years);
@@ -90,7 +90,7 @@ export const yieldsAPlant = (grown: readonly GrownHere[]): number[] =>
   });
 
 /** Years in which something was picked, latest first; the year at hand where nothing was. */
-export function pickYears(d: Desk): string[] {
+export function pickYears(d: GardenNow): string[] {
   const { years } = logOf(d.snapshot);
   return years.length > 0 ? years : [d.today.slice(0, 4)];
 }
@@ -100,7 +100,7 @@ export const yearAsked = (asked: string | null, years: readonly string[]): strin
   asked !== null && years.includes(asked) ? asked : years[0]!;
 
 /** A bed's site for the sowing clock: the usual year, and how the bed has been learned to differ from the station. */
-export const siteOf = (d: Desk, bed: Bed): Site => ({
+export const siteOf = (d: GardenNow, bed: Bed): Site => ({
   climate: d.outlook.climate,
   latitudeDeg: d.snapshot.garden.latitudeDeg,
   bed: {
@@ -111,17 +111,17 @@ export const siteOf = (d: Desk, bed: Bed): Site => ({
 });
 
 /** An open bed in full sun, for dates of the garden as a whole. */
-export const openSite = (d: Desk): Site => ({
+export const openSite = (d: GardenNow): Site => ({
   climate: d.outlook.climate,
   latitudeDeg: d.snapshot.garden.latitudeDeg,
   bed: { cover: "none", nightOffsetC: 0, sunHours: 8 },
 });
 
 /** Every lot there was, as it is now. */
-export const lotsOf = (d: Desk): Lot[] => [...keptOf(d).lots.values()].filter((l) => l.part === "crop");
+export const lotsOf = (d: GardenNow): Lot[] => [...houseOf(d).lots.values()].filter((l) => l.part === "crop");
 
 /** Lasting diseases seen in a bed, by their ids in the handbook. */
-export const diseasesIn = (d: Desk, bedId: string): string[] =>
+export const diseasesIn = (d: GardenNow, bedId: string): string[] =>
   d.snapshot.plantings.flatMap((p) => (p.bedId === bedId && p.disease !== "" ? [p.disease] : []));
 
 /** Share of years in which frost may come before a date that was reckoned with, by the address; one in ten otherwise. */

@@ -11,8 +11,8 @@ import { typedDistance } from "#core/units/distance";
 import { sayMass } from "#core/units/mass";
 import { sayDistance } from "#core/units/say";
 import { change, newId } from "#db/change";
-import { type Desk, db, handbook } from "../server/desk.server";
-import { done, faultsOf, measuresOf, missing, numberOf, refuse } from "../server/forms.server";
+import { done, faultsOf, missing, numberOf, refuse, typedMeasures } from "../server/forms.server";
+import { db, type GardenNow, handbook } from "../server/garden-now.server";
 import { diseasesIn, grownOf, pickedIn } from "./season-data.server";
 import { enoughOf } from "./season-weeks.server";
 
@@ -23,7 +23,7 @@ export const planYear = (today: string): number => Number(today.slice(0, 4)) + (
 const DUE_DAYS = 14;
 
 /** Everything the page of next year's plot shows. */
-export function nextView(d: Desk) {
+export function nextView(d: GardenNow) {
   const { snapshot, today } = d;
   const { units } = snapshot.garden;
   const book = handbook();
@@ -92,7 +92,7 @@ export function nextView(d: Desk) {
 }
 
 /** Crop by crop: plants of the season before and of the plan, and what they gave. */
-function comparedWith(d: Desk, plan: readonly Planned[], year: number) {
+function comparedWith(d: GardenNow, plan: readonly Planned[], year: number) {
   const book = handbook();
   const before = `${year - 1}`;
   const by = new Map<string, { had: number; gaveG: number; planned: number; rowBefore: number; rowPlanned: number }>();
@@ -128,7 +128,7 @@ function comparedWith(d: Desk, plan: readonly Planned[], year: number) {
 }
 
 /** Draws the plan up anew, changes it, or makes a planting of one of its rows. */
-export function changeNext(d: Desk, typed: Record<string, string>) {
+export function changeNext(d: GardenNow, typed: Record<string, string>) {
   const { snapshot, today, now } = d;
   const book = handbook();
   const year = planYear(today);
@@ -171,7 +171,7 @@ export function changeNext(d: Desk, typed: Record<string, string>) {
     );
   }
   if (typed.intent === "make") return startPlanned(d, typed.id ?? "", back);
-  const row = measuresOf(typed, { rowM: "distance" }, d.snapshot.garden.units);
+  const row = typedMeasures(typed, { rowM: "distance" }, d.snapshot.garden.units);
   const checked = plannedSchema.safeParse({
     id: known?.id ?? newId(),
     year,
@@ -198,7 +198,7 @@ export function changeNext(d: Desk, typed: Record<string, string>) {
 }
 
 /** Makes a planting of a planned row, on the day it is: school, ripe colour and packet as the kind had them before. */
-export function startPlanned(d: Desk, id: string, back: string) {
+export function startPlanned(d: GardenNow, id: string, back: string) {
   const { snapshot, today, now } = d;
   const known = snapshot.planned.find((p) => p.id === id);
   if (!known || known.made !== null) throw missing("planned planting");

@@ -1,7 +1,7 @@
 import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import { Form } from "react-router";
-import { desk } from "../server/desk.server";
 import { formOf, typedOf } from "../server/forms.server";
+import { gardenNow } from "../server/garden-now.server";
 import { CropGlyph } from "../ui/crop-glyph";
 import { FiguresTable } from "../ui/figures-table";
 import { Anchor, Button, type Faults, Field, FormError, Input, Page, Section, Select, shownValue } from "../ui/ui";
@@ -9,8 +9,8 @@ import type { Route } from "./+types/season-next";
 import { SeasonNav } from "./season-nav";
 import { changeNext, nextView } from "./season-next.server";
 
-export const loader = () => nextView(desk());
-export const action = async ({ request }: Route.ActionArgs) => changeNext(desk(), typedOf(await formOf(request)));
+export const loader = () => nextView(gardenNow());
+export const action = async ({ request }: Route.ActionArgs) => changeNext(gardenNow(), typedOf(await formOf(request)));
 
 export const meta: Route.MetaFunction = () => [{ title: "Next year’s plot · Akmedon" }];
 

@@ -5,7 +5,7 @@ import { figuresOf } from "#core/season/planting-figures";
 import { sayMass } from "#core/units/mass";
 import type { ReportPart, SeasonReport } from "#formats/season-report";
 import { loggedPicks } from "../picks/picks.server";
-import type { Desk } from "../server/desk.server";
+import type { GardenNow } from "../server/garden-now.server";
 import { seasonView } from "./season.server";
 import { grownOf, pickYears, yearAsked } from "./season-data.server";
 import { rhythmView } from "./season-rhythm.server";
@@ -14,7 +14,7 @@ import { weeksView } from "./season-weeks.server";
 const plural = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`;
 
 /** A season in one piece: what it gave, how it ran, what became of it, what was learned. */
-export function reportOf(d: Desk, asked: string | null): { years: string[]; year: string; report: SeasonReport } {
+export function reportOf(d: GardenNow, asked: string | null): { years: string[]; year: string; report: SeasonReport } {
   const { snapshot } = d;
   const { units } = snapshot.garden;
   const years = pickYears(d);
@@ -64,7 +64,7 @@ function yieldsPart(seen: ReturnType<typeof seasonView>): ReportPart {
   };
 }
 
-function datesPart(d: Desk, year: string): ReportPart {
+function datesPart(d: GardenNow, year: string): ReportPart {
   const rows = grownOf(d).flatMap((g) => {
     const entries = picksIn(g.entries, year);
     if (entries.length === 0) return [];
@@ -108,7 +108,7 @@ function becamePart(seen: ReturnType<typeof seasonView>): ReportPart {
 const told = (words: string, list: readonly string[]): string[] =>
   list.length === 0 ? [] : [`${words} ${list.join(", ")}`];
 
-function weeksPart(d: Desk, year: string): ReportPart {
+function weeksPart(d: GardenNow, year: string): ReportPart {
   const weeks = weeksView(d, new URLSearchParams({ year }));
   return {
     title: "Gluts and gaps",
@@ -139,7 +139,7 @@ function weeksPart(d: Desk, year: string): ReportPart {
 /** Plantings whose rhythm is told in a report. */
 const RHYTHMS = 4;
 
-function rhythmPart(d: Desk, year: string): ReportPart {
+function rhythmPart(d: GardenNow, year: string): ReportPart {
   const list = rhythmView(d, new URLSearchParams()).list.filter((c) => c.key.endsWith(` ${year}`));
   const best = [...list].sort((a, b) => b.n - a.n).slice(0, RHYTHMS);
   return {
@@ -156,7 +156,7 @@ function rhythmPart(d: Desk, year: string): ReportPart {
   };
 }
 
-function lessonsPart(d: Desk, year: string): ReportPart {
+function lessonsPart(d: GardenNow, year: string): ReportPart {
   const lessons = d.snapshot.lessons.filter((l) => l.state === "kept" && l.at.startsWith(year));
   return {
     title: "Lessons",

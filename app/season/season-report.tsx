@@ -2,7 +2,7 @@ import { Box, Text } from "@chakra-ui/react";
 import { Download, Printer } from "lucide-react";
 import { Form, useSubmit } from "react-router";
 import { svgAddress, weekBarsSvg } from "#formats/season-report";
-import { desk } from "../server/desk.server";
+import { gardenNow } from "../server/garden-now.server";
 import { FiguresTable } from "../ui/figures-table";
 import { Button, LinkButton, Page, Section, Select } from "../ui/ui";
 import type { Route } from "./+types/season-report";
@@ -10,7 +10,7 @@ import { SeasonNav } from "./season-nav";
 import { reportOf } from "./season-report.server";
 
 export function loader({ url }: Route.LoaderArgs) {
-  const { years, year, report } = reportOf(desk(), url.searchParams.get("year"));
+  const { years, year, report } = reportOf(gardenNow(), url.searchParams.get("year"));
   return { years, year, report, picture: svgAddress(weekBarsSvg(report.weeks, report.unit)) };
 }
 

@@ -3,15 +3,15 @@ import { plantingName } from "#core/garden/name";
 import { type Brought, type Rhythm, rhythmOf } from "#core/season/rhythm";
 import { sayMass } from "#core/units/mass";
 import type { WeatherDay } from "#core/weather/daily";
-import type { Desk } from "../server/desk.server";
+import type { GardenNow } from "../server/garden-now.server";
 import { remembered } from "../server/remember.server";
 import { massOut } from "../server/table-out.server";
 import { type GrownHere, grownOf, pickedIn, pickedOf, siteOf } from "./season-data.server";
 
 /** Repeat croppers picked often enough in some year to have a rhythm, latest first. */
-const candidates = (d: Desk) => remembered(d, "rhythms to choose from", () => candidatesOf(d));
+const candidates = (d: GardenNow) => remembered(d, "rhythms to choose from", () => candidatesOf(d));
 
-function candidatesOf(d: Desk) {
+function candidatesOf(d: GardenNow) {
   return grownOf(d)
     .filter((g) => g.crop.habit === "repeat")
     .flatMap((g) => {
@@ -38,12 +38,12 @@ function yearOf(record: readonly WeatherDay[], year: string): WeatherDay[] {
 }
 
 /** What a round for this crop alone costs, in grams of its prime worth: a line of a round at the gardener's price. */
-function roundCostG(d: Desk, g: GrownHere): number {
+function roundCostG(d: GardenNow, g: GrownHere): number {
   const { lineMinutes, hourWorth } = d.snapshot.garden;
   return ((lineMinutes / 60) * hourWorth * 1000) / g.crop.worth.perKg;
 }
 
-function asked(d: Desk, q: URLSearchParams) {
+function asked(d: GardenNow, q: URLSearchParams) {
   const list = candidates(d);
   const key = (c: (typeof list)[number]) => `${c.g.planting.id} ${c.year}`;
   const chosen = list.find((c) => key(c) === q.get("of")) ?? list[0] ?? null;
@@ -70,7 +70,7 @@ function asked(d: Desk, q: URLSearchParams) {
 }
 
 /** What picking more or less often would have brought, beside what was done. */
-export function rhythmView(d: Desk, q: URLSearchParams) {
+export function rhythmView(d: GardenNow, q: URLSearchParams) {
   const { units } = d.snapshot.garden;
   const { list, chosen, key, rhythm } = asked(d, q);
   const line = (name: string, b: Brought) => ({
@@ -115,7 +115,7 @@ export function rhythmView(d: Desk, q: URLSearchParams) {
 }
 
 /** The rhythms of a planting as rows; masses in grams. */
-export function rhythmRows(d: Desk, q: URLSearchParams) {
+export function rhythmRows(d: GardenNow, q: URLSearchParams) {
   const { rhythm, key } = asked(d, q);
   const mass = massOut(d.snapshot.garden.units);
   const row = (name: string, b: Brought) => [name, b.rounds, ...[b.primeG, b.overG, b.leftG].map(mass.of)];

@@ -1,14 +1,14 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { Download } from "lucide-react";
 import { Form, useSearchParams, useSubmit } from "react-router";
-import { desk } from "../server/desk.server";
+import { gardenNow } from "../server/garden-now.server";
 import { FiguresTable } from "../ui/figures-table";
 import { LinkButton, Page, Section, Select } from "../ui/ui";
 import type { Route } from "./+types/season-rhythm";
 import { SeasonNav } from "./season-nav";
 import { rhythmView } from "./season-rhythm.server";
 
-export const loader = ({ url }: Route.LoaderArgs) => rhythmView(desk(), url.searchParams);
+export const loader = ({ url }: Route.LoaderArgs) => rhythmView(gardenNow(), url.searchParams);
 
 export const meta: Route.MetaFunction = () => [{ title: "Rhythm · Akmedon" }];
 

@@ -7,7 +7,7 @@ import { sayMass } from "#core/units/mass";
 import { netOf } from "#core/weighing/net";
 import { isCrop, isUnripe } from "#core/weighing/pick";
 import { listRounds } from "#db/work";
-import { type Desk, db } from "../server/desk.server";
+import { db, type GardenNow } from "../server/garden-now.server";
 import { remembered } from "../server/remember.server";
 import { grownOf } from "./season-data.server";
 
@@ -17,9 +17,9 @@ const SHOWN = 12;
 const DAYS_BACK = 240;
 
 /** What was said and what was true, in this garden, as far as it can be known: worked out once for each state. */
-export const rightView = (d: Desk) => remembered(d, "was it right", () => viewOf(d));
+export const rightView = (d: GardenNow) => remembered(d, "was it right", () => viewOf(d));
 
-function viewOf(d: Desk) {
+function viewOf(d: GardenNow) {
   const { snapshot, today } = d;
   const { units } = snapshot.garden;
   const from = addDays(today, -DAYS_BACK);

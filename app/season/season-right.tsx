@@ -1,5 +1,5 @@
 import { Box, Grid, Text } from "@chakra-ui/react";
-import { desk } from "../server/desk.server";
+import { gardenNow } from "../server/garden-now.server";
 import { FiguresTable } from "../ui/figures-table";
 import { Anchor, Page, Section } from "../ui/ui";
 import type { Route } from "./+types/season-right";
@@ -7,7 +7,7 @@ import { ReliabilityChart } from "./reliability-chart";
 import { SeasonNav } from "./season-nav";
 import { rightView } from "./season-right.server";
 
-export const loader = () => rightView(desk());
+export const loader = () => rightView(gardenNow());
 
 export const meta: Route.MetaFunction = () => [{ title: "Was it right? · Akmedon" }];
 

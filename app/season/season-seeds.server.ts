@@ -13,8 +13,8 @@ import {
 } from "#core/season/seed-lots";
 import { betaInterval } from "#core/season/spread";
 import { change, newId } from "#db/change";
-import { type Desk, db, handbook } from "../server/desk.server";
 import { done, faultsOf, missing, numberOf, refuse } from "../server/forms.server";
+import { db, type GardenNow, handbook } from "../server/garden-now.server";
 
 /** Share of fresh bought seed that comes up, where there is none in the box (own estimate). */
 const USUAL_SHARE = 0.85;
@@ -27,7 +27,7 @@ const sayCost = (cost: number | null): string =>
         .replace(/\.$/, "")} a plant`;
 
 /** The seed box: every packet with what is expected to come up, and what next year's plan wants of it. */
-export function seedsView(d: Desk) {
+export function seedsView(d: GardenNow) {
   const { snapshot, today } = d;
   const book = handbook();
   const ahead = snapshot.planned.filter((p) => p.made === null);
@@ -114,7 +114,7 @@ export function seedsView(d: Desk) {
 }
 
 /** Adds, changes, tests or removes a packet. */
-export function changeSeeds(d: Desk, typed: Record<string, string>) {
+export function changeSeeds(d: GardenNow, typed: Record<string, string>) {
   const back = "/season/seeds";
   const known = d.snapshot.seedLots.find((s) => s.id === typed.id);
   if (typed.intent === "remove") {

@@ -1,7 +1,7 @@
 import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import { Form } from "react-router";
-import { desk } from "../server/desk.server";
 import { formOf, typedOf } from "../server/forms.server";
+import { gardenNow } from "../server/garden-now.server";
 import { CropGlyph } from "../ui/crop-glyph";
 import { FiguresTable } from "../ui/figures-table";
 import { Anchor, Button, type Faults, Field, FormError, Input, Page, Section, Select, shownValue } from "../ui/ui";
@@ -10,8 +10,8 @@ import { RowNeeds } from "./row-needs";
 import { SeasonNav } from "./season-nav";
 import { changeSeeds, seedsView } from "./season-seeds.server";
 
-export const loader = () => seedsView(desk());
-export const action = async ({ request }: Route.ActionArgs) => changeSeeds(desk(), typedOf(await formOf(request)));
+export const loader = () => seedsView(gardenNow());
+export const action = async ({ request }: Route.ActionArgs) => changeSeeds(gardenNow(), typedOf(await formOf(request)));
 
 export const meta: Route.MetaFunction = () => [{ title: "Seeds · Akmedon" }];
 

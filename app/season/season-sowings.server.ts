@@ -9,14 +9,14 @@ import { bearsDays, nextSowing, successionOf } from "#core/season/succession";
 import { isKeeper } from "#core/season/weeks";
 import { sayMass } from "#core/units/mass";
 import { SOIL_WORDS, soilState } from "#core/weather/soil";
-import { type Desk, handbook } from "../server/desk.server";
+import { type GardenNow, handbook } from "../server/garden-now.server";
 import { bedFree } from "./estimates.server";
 import { grownOf, openSite, riskAsked, siteOf, yieldsAPlant } from "./season-data.server";
 
 const HOW_WORDS = { sown: "sown in place", transplanted: "set out as plants", planted: "planted" } as const;
 
 /** The bed that was asked for, or an open one in full sun. */
-function siteAsked(d: Desk, bedId: string | null): { bedId: string; site: Site } {
+function siteAsked(d: GardenNow, bedId: string | null): { bedId: string; site: Site } {
   const bed = d.snapshot.beds.find((b) => b.id === bedId);
   return bed ? { bedId: bed.id, site: siteOf(d, bed) } : { bedId: "", site: openSite(d) };
 }
@@ -25,7 +25,7 @@ function siteAsked(d: Desk, bedId: string | null): { bedId: string; site: Site }
 const seasonYear = (today: string): number => Number(today.slice(0, 4)) + (today.slice(5) >= "09-15" ? 1 : 0);
 
 /** Last dates of every crop that is liked, and the succession of one. */
-export function sowingsView(d: Desk, q: URLSearchParams) {
+export function sowingsView(d: GardenNow, q: URLSearchParams) {
   const { snapshot, today } = d;
   const { units } = snapshot.garden;
   const book = handbook();
@@ -85,7 +85,7 @@ export function sowingsView(d: Desk, q: URLSearchParams) {
 }
 
 /** Whether seed can go in at all: baked or sodden ground waits for rain, or for a drying wind. */
-function soilHolds(d: Desk): string {
+function soilHolds(d: GardenNow): string {
   const { state } = soilState(d.snapshot.weather.filter((w) => w.day < d.today).slice(-30));
   return state === "baked" || state === "sodden" || state === "frozen" ? SOIL_WORDS[state] : "";
 }
@@ -99,7 +99,7 @@ function usualOf(sowings: readonly { gapDays: number | null; plants: number | nu
   return { gapDays: middle(sowings.map((s) => s.gapDays)), plants: middle(sowings.map((s) => s.plants)) };
 }
 
-function planOf(d: Desk, crop: Crop, site: Site, year: number, risk: number) {
+function planOf(d: GardenNow, crop: Crop, site: Site, year: number, risk: number) {
   const { snapshot } = d;
   const { units } = snapshot.garden;
   const taste = tastesOf(snapshot)(crop);
@@ -154,7 +154,7 @@ function planOf(d: Desk, crop: Crop, site: Site, year: number, risk: number) {
 }
 
 /** Whether it is time for another sowing now, by the warmth since the last one in the garden. */
-function nextOf(d: Desk, crop: Crop, site: Site, gaps: readonly (number | null)[]): string {
+function nextOf(d: GardenNow, crop: Crop, site: Site, gaps: readonly (number | null)[]): string {
   const { snapshot, today } = d;
   const last = snapshot.plantings
     .filter((p) => p.cropId === crop.id && p.startedOn <= today && daysBetween(p.startedOn, today) < 150)

@@ -2,8 +2,8 @@ import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { Form, useSubmit } from "react-router";
 import { addDays } from "#core/calendar/day";
-import { desk } from "../server/desk.server";
 import { formOf, typedOf } from "../server/forms.server";
+import { gardenNow } from "../server/garden-now.server";
 import { CropGlyph } from "../ui/crop-glyph";
 import { DateInput } from "../ui/date-input";
 import { FiguresTable } from "../ui/figures-table";
@@ -27,11 +27,11 @@ import { sowingsView } from "./season-sowings.server";
 import { aheadOf, changeSeries } from "./series.server";
 
 export const loader = ({ url }: Route.LoaderArgs) => ({
-  ...sowingsView(desk(), url.searchParams),
-  ahead: aheadOf(desk()),
+  ...sowingsView(gardenNow(), url.searchParams),
+  ahead: aheadOf(gardenNow()),
 });
 export const action = async ({ request, url }: Route.ActionArgs) =>
-  changeSeries(desk(), typedOf(await formOf(request)), url.search);
+  changeSeries(gardenNow(), typedOf(await formOf(request)), url.search);
 
 export const meta: Route.MetaFunction = () => [{ title: "Sowings · Akmedon" }];
 

@@ -5,7 +5,7 @@ import { weekOf } from "#core/season/pick-log";
 import { type Enough, plantsEnough } from "#core/season/plants-enough";
 import { type CropWeeks, cropWeeks } from "#core/season/weeks";
 import { sayMass } from "#core/units/mass";
-import type { Desk } from "../server/desk.server";
+import type { GardenNow } from "../server/garden-now.server";
 import { remembered } from "../server/remember.server";
 import { massOut } from "../server/table-out.server";
 import { type GrownHere, grownOf, pickedIn, pickYears, yearAsked, yieldsAPlant } from "./season-data.server";
@@ -13,10 +13,10 @@ import { type GrownHere, grownOf, pickedIn, pickYears, yearAsked, yieldsAPlant }
 type CropYear = { weeks: CropWeeks; grown: GrownHere[] };
 
 /** Every crop of a year by weeks. */
-const cropYears = (d: Desk, year: string): CropYear[] =>
+const cropYears = (d: GardenNow, year: string): CropYear[] =>
   remembered(d, `crops by weeks ${year}`, () => cropYearsOf(d, year));
 
-function cropYearsOf(d: Desk, year: string): CropYear[] {
+function cropYearsOf(d: GardenNow, year: string): CropYear[] {
   const tasteOf = tastesOf(d.snapshot);
   const by = new Map<string, GrownHere[]>();
   for (const g of grownOf(d)) by.set(g.crop.id, [...(by.get(g.crop.id) ?? []), g]);
@@ -31,10 +31,10 @@ function cropYearsOf(d: Desk, year: string): CropYear[] {
 }
 
 /** Plants that would have been enough of each crop grown in a year, by what its own plantings gave. */
-export const enoughOf = (d: Desk, year: string): Enough[] =>
+export const enoughOf = (d: GardenNow, year: string): Enough[] =>
   remembered(d, `plants enough ${year}`, () => plantsEnoughOf(d, year));
 
-function plantsEnoughOf(d: Desk, year: string): Enough[] {
+function plantsEnoughOf(d: GardenNow, year: string): Enough[] {
   const tasteOf = tastesOf(d.snapshot);
   return cropYears(d, year).flatMap(({ weeks, grown }) => {
     const { crop } = weeks;
@@ -48,7 +48,7 @@ function plantsEnoughOf(d: Desk, year: string): Enough[] {
 }
 
 /** Lessons that the gluts of a year propose. */
-export function glutDrafts(d: Desk, year: string): Draft[] {
+export function glutDrafts(d: GardenNow, year: string): Draft[] {
   const enough = new Map(enoughOf(d, year).map((e) => [e.crop.id, e.had > e.plenty ? e.words : ""]));
   return cropYears(d, year).flatMap(({ weeks }) => {
     const total = weeks.weeks.reduce((s, w) => s + w.pickedG, 0);
@@ -58,7 +58,7 @@ export function glutDrafts(d: Desk, year: string): Draft[] {
 }
 
 /** Gluts and gaps of a year: each crop's weeks on one calendar, what was too much, what was missing. */
-export function weeksView(d: Desk, q: URLSearchParams) {
+export function weeksView(d: GardenNow, q: URLSearchParams) {
   const { units } = d.snapshot.garden;
   const years = pickYears(d);
   const year = yearAsked(q.get("year"), years);
@@ -109,7 +109,7 @@ export function weeksView(d: Desk, q: URLSearchParams) {
 }
 
 /** Every crop's weeks as rows; masses in grams. */
-export function weeksRows(d: Desk, q: URLSearchParams) {
+export function weeksRows(d: GardenNow, q: URLSearchParams) {
   const year = yearAsked(q.get("year"), pickYears(d));
   const mass = massOut(d.snapshot.garden.units);
   return {

@@ -1,14 +1,14 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { Download } from "lucide-react";
 import { Form, useSearchParams, useSubmit } from "react-router";
-import { desk } from "../server/desk.server";
+import { gardenNow } from "../server/garden-now.server";
 import { Anchor, LinkButton, Page, Section, Select } from "../ui/ui";
 import type { Route } from "./+types/season-weeks";
 import { SeasonNav } from "./season-nav";
 import { weeksView } from "./season-weeks.server";
 import { WeekCells, WeekLegend } from "./week-cells";
 
-export const loader = ({ url }: Route.LoaderArgs) => weeksView(desk(), url.searchParams);
+export const loader = ({ url }: Route.LoaderArgs) => weeksView(gardenNow(), url.searchParams);
 
 export const meta: Route.MetaFunction = () => [{ title: "Gluts and gaps · Akmedon" }];
 

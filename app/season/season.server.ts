@@ -1,5 +1,5 @@
 import { sayDay } from "#core/calendar/day";
-import { becameOf } from "#core/keeping/became";
+import { outcomesOf } from "#core/keeping/outcomes";
 import { seedsOf } from "#core/keeping/seeds";
 import { bedLossesBy, keptShare } from "#core/season/bed-loss";
 import { everyWeek, groupPicks, picksIn, sumTotals } from "#core/season/pick-log";
@@ -9,25 +9,25 @@ import { sayMass } from "#core/units/mass";
 import { isCrop } from "#core/weighing/pick";
 import { logOf } from "../picks/picks.server";
 import { sayYield } from "../picks/yield-words";
-import { type Desk, handbook } from "../server/desk.server";
+import { type GardenNow, handbook } from "../server/garden-now.server";
 import { remembered } from "../server/remember.server";
 import { plantingYearsOf } from "./season-data.server";
 import { keptLine } from "./sum-words";
 
 /** The picks of one season, or of all. */
-function seasonOf(d: Desk, asked: string) {
+function seasonOf(d: GardenNow, asked: string) {
   const { entries: all, years } = logOf(d.snapshot);
   const year = asked === "all" || years.includes(asked) ? asked : (years[0] ?? d.today.slice(0, 4));
   return { years, year, entries: year === "all" ? all : picksIn(all, year) };
 }
 
 /** What the picks of a season came to, as rows; and what became of them in the house. */
-export function seasonView(d: Desk, askedYear: string, by: YieldsBy) {
+export function seasonView(d: GardenNow, askedYear: string, by: YieldsBy) {
   const season = seasonOf(d, askedYear);
   return remembered(d, `season ${season.year} ${by}`, () => viewOf(d, season, by));
 }
 
-function viewOf(d: Desk, { years, year, entries }: ReturnType<typeof seasonOf>, by: YieldsBy) {
+function viewOf(d: GardenNow, { years, year, entries }: ReturnType<typeof seasonOf>, by: YieldsBy) {
   const { snapshot } = d;
   const { units } = snapshot.garden;
   const plantings = new Map(snapshot.plantings.map((p) => [p.id, p]));
@@ -72,7 +72,7 @@ function viewOf(d: Desk, { years, year, entries }: ReturnType<typeof seasonOf>, 
 }
 
 /** The packet's range of each kind, where all its plantings have the same. */
-function rangesOfKinds(d: Desk): Map<string, string> {
+function rangesOfKinds(d: GardenNow): Map<string, string> {
   const by = new Map<string, Set<string>>();
   for (const p of d.snapshot.plantings) {
     const crop = handbook().of(p.cropId);
@@ -84,12 +84,14 @@ function rangesOfKinds(d: Desk): Map<string, string> {
 }
 
 /** Where the crop of some picks went: eaten, given, lost or still here, by what was written down. */
-function waysOf(d: Desk, entries: ReturnType<typeof seasonOf>["entries"], year: string) {
+function waysOf(d: GardenNow, entries: ReturnType<typeof seasonOf>["entries"], year: string) {
   const { snapshot } = d;
   const { units } = snapshot.garden;
   const plantings = new Map(snapshot.plantings.map((p) => [p.id, p]));
   const losses = snapshot.bedLosses.filter((l) => year === "all" || l.day.startsWith(year));
-  const became = becameOf(entries, snapshot.lotEvents, (list) => seedsOf(list, plantings, handbook(), snapshot.places));
+  const became = outcomesOf(entries, snapshot.lotEvents, (list) =>
+    seedsOf(list, plantings, handbook(), snapshot.places),
+  );
   const told = [
     ["eaten", became.eatenG],
     ["put by", became.putByG],

@@ -4,7 +4,7 @@ import { lazy, Suspense, useEffect, useState } from "react";
 import { Form, useSearchParams, useSubmit } from "react-router";
 import { YIELDS_BY, type YieldsBy } from "#core/season/yields";
 import { sayMass } from "#core/units/mass";
-import { desk } from "../server/desk.server";
+import { gardenNow } from "../server/garden-now.server";
 import { FiguresTable } from "../ui/figures-table";
 import { LinkButton, Page, Section, Select } from "../ui/ui";
 import type { Route } from "./+types/season";
@@ -16,7 +16,7 @@ const WeekChart = lazy(() => import("./week-chart").then((m) => ({ default: m.We
 
 export function loader({ url }: Route.LoaderArgs) {
   const q = url.searchParams;
-  return seasonView(desk(), q.get("year") ?? "", YIELDS_BY.find((b) => b === q.get("by")) ?? "crop");
+  return seasonView(gardenNow(), q.get("year") ?? "", YIELDS_BY.find((b) => b === q.get("by")) ?? "crop");
 }
 
 export const meta: Route.MetaFunction = () => [{ title: "Season · Akmedon" }];

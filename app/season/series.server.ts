@@ -6,13 +6,13 @@ import { pastOf, rotationOf } from "#core/season/rotation";
 import { MOST_SOWINGS, seriesOf, trayDays } from "#core/season/series";
 import { lastSowings } from "#core/season/sowing-clock";
 import { change, newId } from "#db/change";
-import { type Desk, db, handbook } from "../server/desk.server";
 import { done, missing, numberOf, refuse } from "../server/forms.server";
+import { db, type GardenNow, handbook } from "../server/garden-now.server";
 import { diseasesIn, riskAsked, siteOf } from "./season-data.server";
 import { startPlanned } from "./season-next.server";
 
 /** The last date on which a crop is still worth starting in a bed, and what ends it; null: nothing does. */
-function latestIn(d: Desk, crop: Crop, how: Start, bedId: string, year: number, risk: number) {
+function latestIn(d: GardenNow, crop: Crop, how: Start, bedId: string, year: number, risk: number) {
   const bed = d.snapshot.beds.find((b) => b.id === bedId);
   if (!bed || crop.days.yearly) return null;
   const last = lastSowings(crop, d.snapshot.weather, year, siteOf(d, bed), risk).find((l) => l.how === how);
@@ -21,7 +21,7 @@ function latestIn(d: Desk, crop: Crop, how: Start, bedId: string, year: number, 
 }
 
 /** What speaks against a new planting, in words: too late in the year, its family or its pest stood there. */
-export function doubtsOf(d: Desk, planting: Planting, crop: Crop): string[] {
+export function plantingDoubts(d: GardenNow, planting: Planting, crop: Crop): string[] {
   const doubts: string[] = [];
   const latest = latestIn(d, crop, planting.startedHow, planting.bedId, Number(planting.startedOn.slice(0, 4)), 0.5);
   if (latest && planting.startedOn > latest.day && planting.startedOn >= addDays(d.today, -3))
@@ -53,7 +53,7 @@ export type Ahead = {
 const trayTick = (plannedId: string): string => `tray ${plannedId}`;
 
 /** Everything that is still to be started, the soonest first. */
-export function aheadOf(d: Desk): Ahead[] {
+export function aheadOf(d: GardenNow): Ahead[] {
   const { snapshot, today } = d;
   const bedName = new Map(snapshot.beds.map((b) => [b.id, b.name]));
   const HOW = { sown: "to sow", transplanted: "to set out", planted: "to plant" } as const;
@@ -92,7 +92,7 @@ export function aheadOf(d: Desk): Ahead[] {
 }
 
 /** Plans a series of sowings, each a row with its bed and day; takes one out again. */
-export function changeSeries(d: Desk, typed: Record<string, string>, search: string) {
+export function changeSeries(d: GardenNow, typed: Record<string, string>, search: string) {
   const back = `/season/sowings${search}#ahead`;
   if (typed.intent === "sown") {
     const row = d.snapshot.planned.find((p) => p.id === typed.id && p.trayOn !== null);

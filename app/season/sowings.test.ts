@@ -4,7 +4,7 @@ import { trayDays } from "#core/season/series";
 import { makeDemo } from "../../cli/demo";
 import { gardenInProcess } from "../garden-in-process";
 import { loader as plantingPage } from "../plot/planting";
-import { desk, handbook } from "../server/desk.server";
+import { gardenNow, handbook } from "../server/garden-now.server";
 import { bedFree } from "./estimates.server";
 import { bedsView } from "./season-beds.server";
 import { loader as sowingsPage } from "./season-sowings";
@@ -17,8 +17,8 @@ beforeAll(() => {
 afterAll(() => garden.end());
 
 const view = (query: string) => sowingsPage({ url: new URL(`http://garden/season/sowings?${query}`) } as never);
-const send = (typed: Record<string, string>) => changeSeries(desk(), typed, "");
-const planned = () => desk().snapshot.planned.filter((p) => p.kind === "spring red");
+const send = (typed: Record<string, string>) => changeSeries(gardenNow(), typed, "");
+const planned = () => gardenNow().snapshot.planned.filter((p) => p.kind === "spring red");
 
 describe("a series raised in trays", () => {
   const series = { intent: "series", cropId: "lettuce-loose-leaf", kind: "spring red", bedId: "upper-1" };
@@ -31,34 +31,39 @@ describe("a series raised in trays", () => {
       ["2027-03-01", addDays("2027-03-01", raised()), "transplanted"],
       ["2027-03-15", addDays("2027-03-15", raised()), "transplanted"],
     ]);
-    const lines = aheadOf(desk()).filter((a) => a.name.includes("spring red"));
+    const lines = aheadOf(gardenNow()).filter((a) => a.name.includes("spring red"));
     expect(lines.map((l) => l.how).sort()).toEqual(["to set out", "to set out", "to sow in trays", "to sow in trays"]);
   });
   it("sown is ticked off, set out it is a planting; both can be undone, and neither is done twice", () => {
     const [first] = planned();
     expect(send({ intent: "sown", id: first!.id })).toBeInstanceOf(Response);
     expect(
-      aheadOf(desk())
+      aheadOf(gardenNow())
         .filter((a) => a.id === first!.id)
         .map((a) => a.how),
     ).toEqual(["to set out"]);
     expect(send({ intent: "start", id: first!.id })).toBeInstanceOf(Response);
-    const back = changeSeries(desk(), { intent: "skip", id: planned()[1]!.id }, "?crop=x&done=before") as Response;
+    const back = changeSeries(gardenNow(), { intent: "skip", id: planned()[1]!.id }, "?crop=x&done=before") as Response;
     expect(back.headers.get("Location")).toMatch(/^\/season\/sowings\?crop=x&done=(?!before)[\w-]+#ahead$/);
-    const made = desk().snapshot.plantings.find((p) => p.kind === "spring red")!;
-    expect(made).toMatchObject({ startedHow: "transplanted", startedOn: desk().today, plants: 12, bedId: "upper-1" });
-    expect(aheadOf(desk()).some((a) => a.id === first!.id)).toBe(false);
+    const made = gardenNow().snapshot.plantings.find((p) => p.kind === "spring red")!;
+    expect(made).toMatchObject({
+      startedHow: "transplanted",
+      startedOn: gardenNow().today,
+      plants: 12,
+      bedId: "upper-1",
+    });
+    expect(aheadOf(gardenNow()).some((a) => a.id === first!.id)).toBe(false);
     expect(() => send({ intent: "start", id: first!.id })).toThrow();
     expect(() => send({ intent: "sown", id: "nobody" })).toThrow();
   });
   it("too late to be set out is refused with the reason, and nothing is written", () => {
-    const before = desk().snapshot.planned.length;
+    const before = gardenNow().snapshot.planned.length;
     expect(send({ ...series, how: "trays", first: "2026-10-20", every: "14", times: "2", plants: "12" })).toMatchObject(
       {
         data: { errors: { first: expect.stringContaining("too late") } },
       },
     );
-    expect(desk().snapshot.planned).toHaveLength(before);
+    expect(gardenNow().snapshot.planned).toHaveLength(before);
   });
 });
 
@@ -67,12 +72,12 @@ describe("where there is room", () => {
     const { beds } = view("crop=lettuce-loose-leaf&bed=wall");
     const wall = beds.find((b) => b.id === "wall")!;
     expect(wall.free).toMatch(/^about half of it is free, all of it about \d+ Nov$/);
-    expect(wall.freeOn! > desk().today).toBe(true);
+    expect(wall.freeOn! > gardenNow().today).toBe(true);
     expect(beds.find((b) => b.id === "upper-3")!.free).toBe("free");
     expect(view("crop=lettuce-loose-leaf").raisedDays).toBe(trayDays(handbook().of("lettuce-loose-leaf")));
   });
   it("a bed that is partly free is offered with its share, and is the same to every page", () => {
-    const d = desk();
+    const d = gardenNow();
     const free = bedsView(d, new URLSearchParams()).free;
     for (const bed of d.snapshot.beds) {
       const { share } = bedFree(d, bed.id);

@@ -5,9 +5,9 @@ import { netOf } from "#core/weighing/net";
 import { type Backup, listMade, machineTime } from "#db/backups";
 import type { Archive } from "#formats/archive";
 import { type BackupDone, type BackupRead, type BackupTask, type BroughtBack, doBackupTask } from "./backup-task";
-import { type Desk, dataDir, handbook } from "./desk.server";
+import { dataDir, type GardenNow, handbook } from "./garden-now.server";
 import { inThread } from "./in-thread.server";
-import { inTurn } from "./turns.server";
+import { exclusively } from "./turns.server";
 
 /** Tasks that change the garden, one after the other; the rest only look at it or copy it. */
 const WRITES: readonly BackupTask["what"][] = ["picks", "weather", "archive", "back"];
@@ -16,7 +16,7 @@ const WRITES: readonly BackupTask["what"][] = ["picks", "weather", "archive", "b
 export function inBackupThread(taskIn: (dataDir: string) => BackupTask): Promise<BackupDone> {
   const task = taskIn(dataDir());
   const work = () => inThread<BackupTask, BackupDone>("backup", task, doBackupTask);
-  return WRITES.includes(task.what) ? inTurn(work) : work();
+  return WRITES.includes(task.what) ? exclusively(work) : work();
 }
 
 const sayBytes = (bytes: number): string =>
@@ -45,7 +45,7 @@ export const backupNow = (): Promise<BackupDone> =>
   inBackupThread((dataDir) => ({ what: "make", dataDir, madeAt: machineTime() }));
 
 /** How a backup compares with the garden as it is: nothing is changed by looking. */
-export async function lookInside(d: Desk, name: string) {
+export async function lookInside(d: GardenNow, name: string) {
   const read = (await inBackupThread((dataDir) => ({ what: "read", dataDir, name }))) as BackupRead;
   if (!read.ok) return read;
   const { backup, archive } = read;
@@ -71,7 +71,7 @@ type Logged = Pick<Archive, "picks" | "plantings">;
 const MOST_SHOWN = 12;
 
 /** Picks that one garden has and the other has not, or has otherwise, the latest first. */
-function differing(d: Desk, has: Logged, lacks: Logged): { lines: string[]; more: number } {
+function differing(d: GardenNow, has: Logged, lacks: Logged): { lines: string[]; more: number } {
   const known = new Map(lacks.picks.map((p) => [p.id, JSON.stringify(p)]));
   const plantings = new Map(has.plantings.map((p) => [p.id, p]));
   const found = has.picks.filter((p) => known.get(p.id) !== JSON.stringify(p)).sort((a, b) => (a.at < b.at ? 1 : -1));
@@ -87,7 +87,7 @@ function differing(d: Desk, has: Logged, lacks: Logged): { lines: string[]; more
 }
 
 /** Puts a backup in the garden's place as one change that can be undone; its photos come back where they are missing. */
-export async function bringBack(d: Desk, name: string): Promise<BroughtBack> {
+export async function bringBack(d: GardenNow, name: string): Promise<BroughtBack> {
   const made = backupLines().find((b) => b.name === name)?.made ?? name;
   const label = `Backup of ${made} brought back`;
   return (await inBackupThread((dataDir) => ({ what: "back", dataDir, name, at: d.now, label }))) as BroughtBack;

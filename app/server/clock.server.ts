@@ -1,7 +1,7 @@
 import { addDays, dayRange } from "#core/calendar/day";
 import { change } from "#db/change";
 import { demoDesk, demoThermometers } from "#standins/demo-garden";
-import { type Desk, db } from "./desk.server";
+import { db, type GardenNow } from "./garden-now.server";
 
 /** How far the demo garden's clock can be moved at once, days. */
 export const CLOCK_STEPS = [1, 3, 7, 30, 365] as const;
@@ -13,7 +13,7 @@ const ISSUES_KEPT = 7;
  * would have. One change, so that undo turns the clock back.
  * @returns the journal's id; null when the garden's clock is the real one or the step is none of the known
  */
-export function letDaysPass(d: Desk, days: number): string | null {
+export function letDaysPass(d: GardenNow, days: number): string | null {
   const { garden } = d.snapshot;
   if (garden.pinnedNow === null || !CLOCK_STEPS.some((s) => s === days)) return null;
   const station = demoDesk();

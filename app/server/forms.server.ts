@@ -1,7 +1,7 @@
 import { data, redirect } from "react-router";
 import type { FormFaults } from "../ui/form-schema";
 
-export { type FormFaults, faultsOf, formSchema, measuresOf, numberOf, readForm } from "../ui/form-schema";
+export { type FormFaults, faultsOf, formSchema, numberOf, readForm, typedMeasures } from "../ui/form-schema";
 
 /** What a page sent; 400 with a word when it was broken off or is no form. */
 export async function formOf(request: Request): Promise<FormData> {

@@ -3,7 +3,7 @@ import { join } from "node:path";
 import { Worker } from "node:worker_threads";
 
 /** What a thread says while it works and when it is done. */
-export type Told<T> = { share: number } | { done: T };
+export type ThreadMessage<T> = { share: number } | { done: T };
 
 /**
  * Does a piece of work in a thread of its own, so that nobody else waits for it; in this one where no thread is built
@@ -29,7 +29,7 @@ export function inThread<Task, T>(
       void worker.terminate();
     };
     const timer = limit && setTimeout(() => end(() => resolve(limit.answer)), limit.ms);
-    worker.on("message", (told: Told<T>) => {
+    worker.on("message", (told: ThreadMessage<T>) => {
       if ("done" in told) end(() => resolve(told.done));
       else tell(told.share);
     });

@@ -1,5 +1,5 @@
 import type { Day } from "#core/calendar/day";
-import { bulkOf, measuresOf } from "#core/weighing/bulk";
+import { bulkOf, containerMeasures } from "#core/weighing/bulk";
 import { bookOf } from "#core/weighing/taught-book";
 import { newId } from "#db/change";
 import { snapshotOf } from "#db/garden";
@@ -41,7 +41,7 @@ function readPicks(task: Extract<ReadingTask, { what: "picks" }>, tell: (share: 
     const snapshot = snapshotOf(db);
     const book = bookOf(snapshot);
     const bedName = new Map(snapshot.beds.map((b) => [b.id, b.name]));
-    const measures = measuresOf(snapshot.containers);
+    const measures = containerMeasures(snapshot.containers);
     const plantings = snapshot.plantings.map((p) => {
       const crop = book.of(p.cropId);
       return { ...p, bed: bedName.get(p.bedId) ?? "", crop: crop.name, bulk: bulkOf(crop, measures) };

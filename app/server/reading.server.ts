@@ -2,7 +2,7 @@ import type { Day } from "#core/calendar/day";
 import type { ReadResult } from "#formats/located";
 import type { ColumnUses } from "#formats/picks-in";
 import type { ReadTrip } from "#formats/trips-ics";
-import { dataDir } from "./desk.server";
+import { dataDir } from "./garden-now.server";
 import { inThread } from "./in-thread.server";
 import { note } from "./progress.server";
 import { type PicksRead, type ReadAs, type ReadingTask, readFile } from "./reading-task";

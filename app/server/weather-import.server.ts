@@ -7,8 +7,8 @@ import type { ReadResult } from "#formats/located";
 import { gapsIn, type Preview } from "#formats/weather-columns";
 import type { BackupTask, BroughtBack } from "./backup-task";
 import { inBackupThread } from "./backups.server";
-import { type Desk, db } from "./desk.server";
 import type { FormFaults } from "./forms.server";
+import { db, type GardenNow } from "./garden-now.server";
 import { readWeatherInThread } from "./reading.server";
 
 /** What came of an import: brought in, refused, or shown first so that its columns can be set. */
@@ -24,7 +24,7 @@ export const newForecastId = (): string => `taken-${String(Date.now()).padStart(
  * Brings in a station's record or a forecast from a file's text; a file whose columns are not known is shown first. All
  * of it or none.
  */
-export async function importWeather(d: Desk, typed: Record<string, string>, text: string): Promise<Imported> {
+export async function importWeather(d: GardenNow, typed: Record<string, string>, text: string): Promise<Imported> {
   const file = await readWeatherInThread(typed, text);
   switch (file.as) {
     case "record":
@@ -44,7 +44,7 @@ export async function importWeather(d: Desk, typed: Record<string, string>, text
 }
 
 function keepForecast(
-  d: Desk,
+  d: GardenNow,
   typed: Record<string, string>,
   read: Extract<ReadResult<ReadForecast>, { ok: true }>,
 ): Imported {
@@ -71,7 +71,7 @@ function keepForecast(
 const MANY = 500;
 
 async function keep(
-  d: Desk,
+  d: GardenNow,
   typed: Record<string, string>,
   read: Extract<ReadResult<WeatherDay[]>, { ok: true }>,
 ): Promise<Imported> {

@@ -1,14 +1,14 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { Form } from "react-router";
 import { bringBack, lookInside } from "../server/backups.server";
-import { desk } from "../server/desk.server";
 import { done, formOf, missing, refuse, typedOf } from "../server/forms.server";
+import { gardenNow } from "../server/garden-now.server";
 import { FiguresTable } from "../ui/figures-table";
 import { Button, FormError, LinkButton, Note, Page, Section } from "../ui/ui";
 import type { Route } from "./+types/backup";
 
 export async function loader({ params }: Route.LoaderArgs) {
-  const inside = await lookInside(desk(), params.backup);
+  const inside = await lookInside(gardenNow(), params.backup);
   if (!inside.ok) throw missing("backup");
   return inside;
 }
@@ -16,7 +16,7 @@ export async function loader({ params }: Route.LoaderArgs) {
 export async function action({ request, params }: Route.ActionArgs) {
   const typed = typedOf(await formOf(request));
   if (typed.intent !== "back") return refuse({ errors: { form: "Nothing was asked." }, typed });
-  const back = await bringBack(desk(), params.backup);
+  const back = await bringBack(gardenNow(), params.backup);
   return back.ok ? done("/", back.journalId) : refuse({ errors: { form: back.message }, typed });
 }
 

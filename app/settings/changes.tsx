@@ -3,7 +3,7 @@ import { Form, useSearchParams } from "react-router";
 import { sayDate } from "#core/calendar/day";
 import { listChanges } from "#db/change";
 import { sayEntry } from "#formats/trail";
-import { db } from "../server/desk.server";
+import { db } from "../server/garden-now.server";
 import { Button, Input, LinkButton, Page } from "../ui/ui";
 import type { Route } from "./+types/changes";
 

@@ -1,16 +1,16 @@
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { CircleCheck, CircleX } from "lucide-react";
 import { sayNear } from "#core/calendar/day";
-import { desk } from "../server/desk.server";
 import { TELLS_WORDS } from "../server/devices/device";
 import { inboxLines } from "../server/devices/inbox.server";
 import { inboxOf } from "../server/devices/inbox-folder";
 import { DEVICES } from "../server/devices/index.server";
+import { gardenNow } from "../server/garden-now.server";
 import { Anchor, Page, Section } from "../ui/ui";
 import type { Route } from "./+types/devices";
 
 export function loader() {
-  const d = desk();
+  const d = gardenNow();
   return {
     inbox: inboxOf(),
     demo: d.snapshot.garden.pinnedNow !== null,

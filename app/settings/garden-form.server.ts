@@ -1,12 +1,12 @@
 import { gardenSchema } from "#core/garden/garden";
 import { saveGarden } from "#db/garden";
-import { type Desk, db } from "../server/desk.server";
-import { done, faultsOf, measuresOf, numberOf, refuse } from "../server/forms.server";
+import { done, faultsOf, numberOf, refuse, typedMeasures } from "../server/forms.server";
+import { db, type GardenNow } from "../server/garden-now.server";
 
 /** Saves the garden's own settings as its form says. */
-export function saveGardenForm(d: Desk, typed: Record<string, string>) {
+export function saveGardenForm(d: GardenNow, typed: Record<string, string>) {
   const { garden } = d.snapshot;
-  const plot = measuresOf(typed, { plotWidthM: "distance", plotLengthM: "distance" }, garden.units);
+  const plot = typedMeasures(typed, { plotWidthM: "distance", plotLengthM: "distance" }, garden.units);
   const checked = gardenSchema.safeParse({
     ...garden,
     name: typed.name,

@@ -8,11 +8,11 @@ import { readRoom } from "#core/units/volume";
 import { change, newId } from "#db/change";
 import { listPlaces } from "#db/garden";
 import { roundsAhead } from "../rounds/rounds.server";
-import { type Desk, db, handbook } from "../server/desk.server";
 import { done, faultsOf, numberOf, refuse } from "../server/forms.server";
+import { db, type GardenNow, handbook } from "../server/garden-now.server";
 
 /** Crops that grow or were spoken of, each with what the household thinks of it; and the places with their room. */
-export function householdView(d: Desk) {
+export function householdView(d: GardenNow) {
   const { snapshot, outlook } = d;
   const { eaters, units } = snapshot.garden;
   const tasteOf = tastesOf(snapshot);
@@ -46,7 +46,7 @@ export function householdView(d: Desk) {
 }
 
 /** What a gardener says of likings and places. */
-export async function changeHousehold(d: Desk, typed: Record<string, string>) {
+export async function changeHousehold(d: GardenNow, typed: Record<string, string>) {
   const at = d.now;
   const { units, eaters } = d.snapshot.garden;
   const to = "/settings/household";

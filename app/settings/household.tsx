@@ -5,15 +5,16 @@ import { PLACE_KINDS, PLACE_WORDS } from "#core/household/place";
 import { sayPlace } from "#core/planning/rounds/left";
 import { proseIn } from "#core/units/prose";
 import { typedVolume, volumeUnit } from "#core/units/volume";
-import { desk } from "../server/desk.server";
 import { formOf, typedOf } from "../server/forms.server";
+import { gardenNow } from "../server/garden-now.server";
 import { CropGlyph } from "../ui/crop-glyph";
 import { Button, Field, FormError, Input, LinkButton, Note, Page, Section, Select, shownValue } from "../ui/ui";
 import type { Route } from "./+types/household";
 import { changeHousehold, householdView } from "./household.server";
 
-export const loader = () => householdView(desk());
-export const action = async ({ request }: Route.ActionArgs) => changeHousehold(desk(), typedOf(await formOf(request)));
+export const loader = () => householdView(gardenNow());
+export const action = async ({ request }: Route.ActionArgs) =>
+  changeHousehold(gardenNow(), typedOf(await formOf(request)));
 
 export const meta: Route.MetaFunction = () => [{ title: "At home · Akmedon" }];
 

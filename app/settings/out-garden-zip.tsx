@@ -4,7 +4,7 @@ import { archiveOf } from "#db/archive";
 import { gardenOf, nowAt } from "#db/garden";
 import { writeArchive } from "#formats/archive";
 import { gardenZipPieces } from "#formats/garden-zip";
-import { db } from "../server/desk.server";
+import { db } from "../server/garden-now.server";
 import { photoBytes } from "../server/photos.server";
 
 /** The whole garden with the photos of its looks and picks as one zip. */

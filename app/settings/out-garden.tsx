@@ -1,7 +1,7 @@
 import { archiveOf } from "#db/archive";
 import { gardenOf, nowAt } from "#db/garden";
 import { writeArchive } from "#formats/archive";
-import { db } from "../server/desk.server";
+import { db } from "../server/garden-now.server";
 
 /** The whole garden as one JSON archive. */
 export function loader() {

@@ -1,5 +1,5 @@
 import { listTroubles } from "#db/troubles";
-import { dataDir } from "../server/desk.server";
+import { dataDir } from "../server/garden-now.server";
 
 /** What went wrong, as a text that a gardener can read and send. */
 export function loader() {

@@ -10,8 +10,8 @@ import { listContainers, listPeople } from "#db/garden";
 import { sayError } from "#formats/located";
 import { changeFeed, feedView } from "../rounds/feed.server";
 import { CLOCK_STEPS, letDaysPass } from "../server/clock.server";
-import { db, desk } from "../server/desk.server";
 import { done, formOf, readForm, refuse, typedOf } from "../server/forms.server";
+import { db, gardenNow } from "../server/garden-now.server";
 import { endSession, homeNetwork } from "../server/home-network.server";
 import { readTripsInThread } from "../server/reading.server";
 import { FileInput } from "../ui/file-input";
@@ -32,7 +32,7 @@ import { SettingsLists } from "./settings-lists";
 const TRIP_DAYS = 400;
 
 export async function loader({ request, url }: Route.LoaderArgs) {
-  const { snapshot, today } = desk();
+  const { snapshot, today } = gardenNow();
   return {
     garden: snapshot.garden,
     windows: snapshot.windows,
@@ -74,7 +74,7 @@ function listOf(intent: string, units: UnitSystem): (ListForm & { label: (row: u
 export async function action({ request }: Route.ActionArgs) {
   const form = await formOf(request);
   const typed = typedOf(form);
-  const d = desk();
+  const d = gardenNow();
   const { garden } = d.snapshot;
   const at = d.now;
   const put = (label: string, work: Parameters<typeof change>[3], to: string) =>

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { noteTrouble } from "#db/troubles";
-import { dataDir } from "../server/desk.server";
 import { formOf, typedOf } from "../server/forms.server";
+import { dataDir } from "../server/garden-now.server";
 import type { Route } from "./+types/trouble";
 
 const troubleSchema = z.object({

@@ -4,15 +4,15 @@ import { Form } from "react-router";
 import { sayNear } from "#core/calendar/day";
 import { localTimeOf } from "#core/calendar/zone";
 import { clearTroubles, listTroubles } from "#db/troubles";
-import { dataDir, desk } from "../server/desk.server";
 import { done, formOf, refuse, typedOf } from "../server/forms.server";
+import { dataDir, gardenNow } from "../server/garden-now.server";
 import { Button, LinkButton, Page, Section } from "../ui/ui";
 import type { Route } from "./+types/troubles";
 
 const MOST_SHOWN = 50;
 
 export function loader() {
-  const { timeZone } = desk().snapshot.garden;
+  const { timeZone } = gardenNow().snapshot.garden;
   const today = localTimeOf(Date.now(), timeZone).slice(0, 10);
   return {
     troubles: listTroubles(dataDir(), MOST_SHOWN).map((t, i) => {

@@ -5,7 +5,7 @@ import { sayDay } from "#core/calendar/day";
 import { undoable } from "#db/change";
 import { gardenOf, nowAt } from "#db/garden";
 import { lastGood, useKept } from "../offline/last-good";
-import { db } from "../server/desk.server";
+import { db } from "../server/garden-now.server";
 import { CountryContext } from "../ui/country";
 import { Hint } from "../ui/hint";
 import { LookButton } from "../ui/looks";

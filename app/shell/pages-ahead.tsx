@@ -1,9 +1,9 @@
 import { roundsAhead } from "../rounds/rounds.server";
-import { desk } from "../server/desk.server";
+import { gardenNow } from "../server/garden-now.server";
 
 /** Pages that a device keeps for the time without a signal, those that are needed first in front. */
 export function loader() {
-  const d = desk();
+  const d = gardenNow();
   const crops = new Set(d.outlook.plantings.map((p) => p.crop.id));
   const pages = [
     "/",

@@ -1,8 +1,8 @@
 import { redirect } from "react-router";
 import { undo } from "#db/change";
 import { gardenOf, nowAt } from "#db/garden";
-import { db } from "../server/desk.server";
 import { formOf } from "../server/forms.server";
+import { db } from "../server/garden-now.server";
 import { safePath, withoutDone } from "../server/safe-path";
 import type { Route } from "./+types/undo";
 

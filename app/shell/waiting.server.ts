@@ -4,8 +4,8 @@ import { tickOff } from "../jobs/tick.server";
 import { changeLot } from "../keep/lot-action.server";
 import type { WaitingAnswer } from "../offline/queue";
 import { logPickSent } from "../picks/pick-action.server";
-import { desk } from "../server/desk.server";
 import { type FormFaults, numberOf, typedOf } from "../server/forms.server";
+import { gardenNow } from "../server/garden-now.server";
 import { logLook } from "../walk/look-action.server";
 
 /** A change that waited on a device: what was sent, and when it was made. */
@@ -23,7 +23,7 @@ const DOORS: { path: RegExp; take(sent: Sent, of: string): unknown }[] = [
     },
   },
   { path: /^\/tick$/, take: ({ typed, at }) => tickOff(typed, at) },
-  { path: /^\/jobs\/mark$/, take: ({ typed, at }) => markJob(desk(), typed, at) },
+  { path: /^\/jobs\/mark$/, take: ({ typed, at }) => markJob(gardenNow(), typed, at) },
   {
     path: /^\/keep\/lots\/([\w.-]{1,80})$/,
     take: ({ typed, at, madeMs }, lotId) => {
@@ -44,7 +44,7 @@ const MOST_WAITED_MS = 60 * 86_400_000;
 export async function takeWaiting(form: FormData): Promise<WaitingAnswer> {
   const typed = typedOf(form);
   const to = typed.to ?? "";
-  const { now, snapshot } = desk();
+  const { now, snapshot } = gardenNow();
   const agoMs = Math.min(MOST_WAITED_MS, Math.max(0, numberOf(typed.agoMs) || 0));
   const at = localTimeOf(instantOf(now, snapshot.garden.timeZone) - agoMs, snapshot.garden.timeZone);
   const refused = (why: string, meanwhile: string | null = null): WaitingAnswer => ({

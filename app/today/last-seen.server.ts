@@ -1,8 +1,8 @@
 import { picksOf } from "#core/weighing/by-planting";
-import type { Desk } from "../server/desk.server";
+import type { GardenNow } from "../server/garden-now.server";
 
 /** The day on which each planting was last looked at; a pick is a look too, and what nobody has seen yet has no day. */
-export function lastSeen({ outlook, snapshot, today }: Desk): Map<string, string> {
+export function lastSeen({ outlook, snapshot, today }: GardenNow): Map<string, string> {
   const seen = new Map<string, string>();
   const picks = outlook.plantings.flatMap((p) => picksOf(snapshot.picks, p.planting.id));
   for (const x of [...snapshot.checks, ...picks]) {

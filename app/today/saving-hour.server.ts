@@ -5,15 +5,15 @@ import { savingHour } from "#core/planning/rounds/saving-hour";
 import { sayMass } from "#core/units/mass";
 import { change, newId } from "#db/change";
 import { planAnew, roundsAhead } from "../rounds/rounds.server";
-import { type Desk, db, desk } from "../server/desk.server";
 import { done, formOf, refuse, typedOf } from "../server/forms.server";
+import { db, type GardenNow, gardenNow } from "../server/garden-now.server";
 
 /** Minutes of an hour that is added for a hazard. */
 const ADDED_MINUTES = 60;
 const MOST_NAMES = 4;
 
 /** What Today says of a hazard that comes before anybody has time, shaped for the page; null when none does. */
-export function savingView(d: Desk, problem: PlanProblem) {
+export function savingView(d: GardenNow, problem: PlanProblem) {
   const found = savingHour(problem);
   if (!found) return null;
   const { units } = d.snapshot.garden;
@@ -40,7 +40,7 @@ export type SavingView = NonNullable<ReturnType<typeof savingView>>;
 /** Adds the hour that was offered, beside the times that day has already, and plans the fortnight anew. */
 export async function addHour(request: Request) {
   const typed = typedOf(await formOf(request));
-  const d = desk();
+  const d = gardenNow();
   const found = savingHour(roundsAhead(d).problem);
   if (!found || found.hour.id !== typed.slotId)
     return refuse({

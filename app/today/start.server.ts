@@ -5,8 +5,8 @@ import { type Planting, plantingSchema } from "#core/garden/planting";
 import type { Crop } from "#core/handbook/crop";
 import { STARTS, type Start } from "#core/handbook/crop";
 import { change, newId } from "#db/change";
-import { type Desk, db, handbook } from "../server/desk.server";
 import { done, faultsOf, numberOf, refuse } from "../server/forms.server";
+import { db, type GardenNow, handbook } from "../server/garden-now.server";
 
 /** Most crops put in at once. */
 export const MOST_AT_ONCE = 60;
@@ -18,7 +18,7 @@ export const usualStart = (crop: Pick<Crop, "days">): Start =>
   STARTS.find((how) => crop.days[how] !== null && crop.days[how] !== undefined) ?? "planted";
 
 /** What the page of the first five minutes shows. */
-export function startView(d: Desk) {
+export function startView(d: GardenNow) {
   const { garden, beds, plantings } = d.snapshot;
   return {
     today: d.today,
@@ -42,7 +42,7 @@ export function startView(d: Desk) {
  * Puts everything in at once that a new gardener ticked: place, units, a bed where none is chosen, the plantings. All of
  * it or nothing, as one change.
  */
-export function startGarden(d: Desk, typed: Record<string, string>) {
+export function startGarden(d: GardenNow, typed: Record<string, string>) {
   const errors: Record<string, string> = {};
   const { garden, beds } = d.snapshot;
   const fresh = d.snapshot.plantings.length === 0;

@@ -1,16 +1,16 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { Form } from "react-router";
-import { desk } from "../server/desk.server";
 import { formOf, typedOf } from "../server/forms.server";
+import { gardenNow } from "../server/garden-now.server";
 import { Button, Field, FormError, Input, LinkButton, Page, Section, Select, shownValue } from "../ui/ui";
 import type { Route } from "./+types/start";
 import { startGarden, startView } from "./start.server";
 import { StartCrops } from "./start-crops";
 import { StartPlace } from "./start-place";
 
-export const loader = () => startView(desk());
+export const loader = () => startView(gardenNow());
 
-export const action = async ({ request }: Route.ActionArgs) => startGarden(desk(), typedOf(await formOf(request)));
+export const action = async ({ request }: Route.ActionArgs) => startGarden(gardenNow(), typedOf(await formOf(request)));
 
 export const meta: Route.MetaFunction = () => [{ title: "What grows here · Akmedon" }];
 

@@ -18,7 +18,7 @@ import { LessonsNote } from "../lessons/lessons-note";
 import { lastGood, useKept } from "../offline/last-good";
 import { roundsAhead, slotIdOf } from "../rounds/rounds.server";
 import { aheadOf } from "../season/series.server";
-import { db, desk } from "../server/desk.server";
+import { db, gardenNow } from "../server/garden-now.server";
 import { remembered } from "../server/remember.server";
 import { CropGlyph } from "../ui/crop-glyph";
 import { Anchor, LinkButton, Note, Page, Section } from "../ui/ui";
@@ -36,7 +36,7 @@ import { SavingHourNote } from "./saving-hour-note";
 const JOBS_SHOWN = 4;
 
 export function loader() {
-  const d = desk();
+  const d = gardenNow();
   const { snapshot, outlook, today, now } = d;
   const { units } = snapshot.garden;
   const ahead = roundsAhead(d);

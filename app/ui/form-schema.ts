@@ -21,7 +21,7 @@ export function numberOf(text: string | undefined): number | null {
  * @param kinds what each field holds
  * @returns the values, and what is wrong with them by field
  */
-export function measuresOf<K extends string>(
+export function typedMeasures<K extends string>(
   typed: Typed,
   kinds: Record<K, "distance" | "area">,
   units: UnitSystem,

@@ -6,8 +6,8 @@ import { checkSchema, type Reading, type ReadingValue } from "#core/planting/che
 import { readingFault } from "#core/planting/cue-kinds/index";
 import { newId } from "#db/change";
 import { findCheck, saveCheck } from "#db/work";
-import { db, desk } from "../server/desk.server";
 import { done, faultsOf, missing, ownId, refuse, typedOf } from "../server/forms.server";
+import { db, gardenNow } from "../server/garden-now.server";
 import { keepPhotos, photosOf } from "../server/photos.server";
 import { nextToSee } from "./walk.server";
 
@@ -25,7 +25,7 @@ function lookAgainJob(plantingId: string, note: string, typed: string, seenOn: s
 /** Keeps a look as it was sent: its readings, note, photos and marks; then on to the next planting, or to its pick. */
 export async function logLook(form: FormData, plantingId: string) {
   const typed = typedOf(form);
-  const d = desk();
+  const d = gardenNow();
   const p = d.outlook.plantings.find((x) => x.planting.id === plantingId);
   if (!p) throw missing("growing planting");
   // a look that waited for the signal comes with its own id and hour; sent twice, it is kept once
@@ -68,7 +68,7 @@ export async function logLook(form: FormData, plantingId: string) {
   const journalId = saveCheck(db(), checked.data, said, again);
   if (typed.then === "pick")
     return redirect(`/picks/new?planting=${p.planting.id}${journalId ? `&done=${journalId}` : ""}`);
-  const next = nextToSee(desk(), p.planting.id);
+  const next = nextToSee(gardenNow(), p.planting.id);
   return done(next ? `/walk/${next}` : "/walk", journalId);
 }
 

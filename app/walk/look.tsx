@@ -9,8 +9,8 @@ import { checkSchema, type Reading, type ReadingValue } from "#core/planting/che
 import { readingFault } from "#core/planting/cue-kinds/index";
 import { findPlanting } from "#db/plot";
 import { findCheck, removeCheck, saveCheck } from "#db/work";
-import { db, desk, handbook } from "../server/desk.server";
 import { done, faultsOf, formOf, missing, refuse, typedOf } from "../server/forms.server";
+import { db, gardenNow, handbook } from "../server/garden-now.server";
 import { Button, Field, FormError, Input, LinkButton, Page, shownValue, TextArea } from "../ui/ui";
 import type { Route } from "./+types/look";
 import { CueControl } from "./cue-control";
@@ -25,14 +25,14 @@ function lookOf(id: string) {
 
 export function loader({ params }: Route.LoaderArgs) {
   const { check, planting, crop } = lookOf(params.checkId);
-  const { garden } = desk().snapshot;
+  const { garden } = gardenNow().snapshot;
   return { check, planting, crop, school: schoolOf(crop, planting.schoolId), units: garden.units, coins: garden.coins };
 }
 
 export async function action({ request, params }: Route.ActionArgs) {
   const typed = typedOf(await formOf(request));
   const { check, planting, crop } = lookOf(params.checkId);
-  const { now } = desk();
+  const { now } = gardenNow();
   const name = plantingName(planting, crop);
   const back = `/plot/plantings/${planting.id}`;
   if (typed.intent === "remove") return done(back, removeCheck(db(), check.id, `Look at ${name} removed`, now));

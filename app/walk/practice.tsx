@@ -7,15 +7,15 @@ import { newId } from "#db/change";
 import { gardenOf } from "#db/garden";
 import { listPractice, savePractice } from "#db/handbook";
 import { PRACTICE_ANSWERS, type PracticeAnswer, practicePlant } from "#standins/practice";
-import { db, desk, handbook } from "../server/desk.server";
 import { formOf, refuse, typedOf } from "../server/forms.server";
+import { db, gardenNow, handbook } from "../server/garden-now.server";
 import { CropGlyph } from "../ui/crop-glyph";
 import { Anchor, Button, LinkButton, Note, Page, Section } from "../ui/ui";
 import type { Route } from "./+types/practice";
 
 /** Plants are numbered one after another, so that a page loaded again shows the same plant. */
 const cropsToPractise = (mine: boolean) => {
-  const { snapshot } = desk();
+  const { snapshot } = gardenNow();
   const growing = new Set(snapshot.plantings.filter((p) => p.endedOn === null).map((p) => p.cropId));
   const own = handbook().all.filter((c) => growing.has(c.id));
   return mine && own.length > 0 ? own : handbook().all;
@@ -77,7 +77,7 @@ export async function action({ request }: Route.ActionArgs) {
   const mine = typed.mine === "yes";
   const plant = practicePlant(cropsToPractise(mine), seed);
   const id = newId();
-  const { now } = desk();
+  const { now } = gardenNow();
   savePractice(db(), {
     id,
     at: now,

@@ -1,7 +1,7 @@
 import { redirect } from "react-router";
 import { plantingName } from "#core/garden/name";
 import { orWait } from "../offline/or-wait";
-import { keep, kept } from "../offline/queue";
+import { keep, readKept } from "../offline/queue";
 import { showsKept } from "../offline/signal";
 import { unreachable } from "../offline/unreachable";
 import type { WalkSheet } from "./walk.server";
@@ -26,7 +26,7 @@ export async function keepSheets(): Promise<void> {
 }
 
 const keptSheets = async (): Promise<Sheets | null> => {
-  sheets ??= (await kept<Sheets>("walk-sheets")) ?? null;
+  sheets ??= (await readKept<Sheets>("walk-sheets")) ?? null;
   return sheets;
 };
 

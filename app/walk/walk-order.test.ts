@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { makeDemo } from "../../cli/demo";
 import { gardenInProcess } from "../garden-in-process";
-import { desk } from "../server/desk.server";
+import { gardenNow } from "../server/garden-now.server";
 import { action, loader } from "./walk-order";
 
 let garden: ReturnType<typeof gardenInProcess>;
@@ -21,7 +21,7 @@ describe("the order of the walk", () => {
     const turned = [...ids()].reverse();
     expect(await send({ intent: "order", order: turned.join(" ") })).toBeInstanceOf(Response);
     expect(ids()).toEqual(turned);
-    expect(desk().snapshot.beds.find((b) => b.id === turned[0])!.walkOrder).toBe(0);
+    expect(gardenNow().snapshot.beds.find((b) => b.id === turned[0])!.walkOrder).toBe(0);
   });
   it("stays where a bed is missing, unknown or named twice", async () => {
     const before = ids();

@@ -2,24 +2,25 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { LayoutGrid } from "lucide-react";
 import { Form } from "react-router";
 import { change } from "#db/change";
-import { db, desk } from "../server/desk.server";
 import { done, formOf, missing, refuse, typedOf } from "../server/forms.server";
+import { db, gardenNow } from "../server/garden-now.server";
 import { Button, Empty, FormError, LinkButton, Page } from "../ui/ui";
 import type { Route } from "./+types/walk-order";
 import { BedOrder } from "./bed-order";
 
-const inOrder = () => [...desk().snapshot.beds].sort((a, b) => a.walkOrder - b.walkOrder || (a.id < b.id ? -1 : 1));
+const inOrder = () =>
+  [...gardenNow().snapshot.beds].sort((a, b) => a.walkOrder - b.walkOrder || (a.id < b.id ? -1 : 1));
 
 export function loader() {
   return {
     beds: inOrder().map((b) => ({ id: b.id, name: b.name, site: b.site })),
-    byHand: desk().snapshot.garden.orderByHand,
+    byHand: gardenNow().snapshot.garden.orderByHand,
   };
 }
 
 export async function action({ request }: Route.ActionArgs) {
   const typed = typedOf(await formOf(request));
-  const { now, snapshot } = desk();
+  const { now, snapshot } = gardenNow();
   const back = "/walk/order";
   if (typed.intent === "rounds") {
     const orderByHand = typed.byHand === "yes";

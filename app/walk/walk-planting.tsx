@@ -1,6 +1,6 @@
 import { redirect } from "react-router";
-import { desk } from "../server/desk.server";
 import { formOf, missing } from "../server/forms.server";
+import { gardenNow } from "../server/garden-now.server";
 import type { Route } from "./+types/walk-planting";
 import { logLook } from "./look-action.server";
 import { walkSheet } from "./walk.server";
@@ -8,7 +8,7 @@ import { WalkForm } from "./walk-form";
 import { queueWalk, walkFallback } from "./walk-offline";
 
 export function loader({ params }: Route.LoaderArgs) {
-  const d = desk();
+  const d = gardenNow();
   const sheet = walkSheet(d, params.plantingId);
   if (sheet) return sheet;
   // closed, or not begun yet: its own page says so

@@ -8,14 +8,14 @@ import { techniqueOf } from "../handbook/technique.server";
 import { gatesOf } from "../jobs/gates.server";
 import { jobsOfPlanting } from "../jobs/jobs.server";
 import { lessonsOfCrop } from "../lessons/learned.server";
-import { type Desk, db } from "../server/desk.server";
+import { db, type GardenNow } from "../server/garden-now.server";
 import { judgementView } from "./views.server";
 
 /** Whether dew or rain is likely to lie on the leaves now. */
-export const leavesWet = (d: Desk): boolean => gatesOf(d).leaves !== "";
+export const leavesWet = (d: GardenNow): boolean => gatesOf(d).leaves !== "";
 
 /** Whether thunder is likely about today: a downpour or gale of some chance in a warm day. */
-export function thunderAbout(d: Desk): boolean {
+export function thunderAbout(d: GardenNow): boolean {
   const day = d.outlook.days[0];
   return Boolean(
     day && day.weather.tempMaxC >= 18 && day.hazards.some((h) => h.kind === "downpour" && h.chance >= 0.3),
@@ -24,10 +24,10 @@ export function thunderAbout(d: Desk): boolean {
 
 export type WalkStop = PlantingOutlook & { turn: WalkTurn };
 
-const orderOf = new WeakMap<Desk, WalkStop[]>();
+const orderOf = new WeakMap<GardenNow, WalkStop[]>();
 
 /** Growing plantings in walking order; worked out once for each state of the garden. */
-export function walkOrder(d: Desk): WalkStop[] {
+export function walkOrder(d: GardenNow): WalkStop[] {
   const known = orderOf.get(d);
   if (known) return known;
   const order = walkingOrder(d.outlook.plantings, d.snapshot.checks, d.today, leavesWet(d)).map((s) => ({
@@ -39,11 +39,11 @@ export function walkOrder(d: Desk): WalkStop[] {
 }
 
 /** Plantings looked at today. */
-export const seenToday = (d: Desk): Set<string> =>
+export const seenToday = (d: GardenNow): Set<string> =>
   new Set(d.snapshot.checks.filter((c) => c.at.slice(0, 10) === d.today).map((c) => c.plantingId));
 
 /** The planting to look at after this one: the next in order not yet seen today, else null. */
-export function nextToSee(d: Desk, plantingId: string): string | null {
+export function nextToSee(d: GardenNow, plantingId: string): string | null {
   const order = walkOrder(d);
   const at = order.findIndex((p) => p.planting.id === plantingId);
   const seen = seenToday(d);
@@ -52,7 +52,7 @@ export function nextToSee(d: Desk, plantingId: string): string | null {
 }
 
 /** Everything the page needs to judge one planting by itself, also when the signal is gone. */
-export function walkSheet(d: Desk, plantingId: string) {
+export function walkSheet(d: GardenNow, plantingId: string) {
   const order = walkOrder(d);
   const at = order.findIndex((p) => p.planting.id === plantingId);
   const p = order[at];

@@ -7,7 +7,7 @@ import { isPick } from "#core/planting/verdict";
 import { kitOfWalk } from "../handbook/kit.server";
 import { lastGood, useKept } from "../offline/last-good";
 import { useWaiting } from "../offline/use-waiting";
-import { desk } from "../server/desk.server";
+import { gardenNow } from "../server/garden-now.server";
 import { CropGlyph } from "../ui/crop-glyph";
 import { Kit } from "../ui/tick-row";
 import { LinkButton, Note, Page, Section } from "../ui/ui";
@@ -17,7 +17,7 @@ import { leavesWet, seenToday, thunderAbout, walkOrder } from "./walk.server";
 import { keepSheets } from "./walk-offline";
 
 export function loader() {
-  const d = desk();
+  const d = gardenNow();
   const { snapshot, today } = d;
   const seen = seenToday(d);
   const order = walkOrder(d).map((p) => {

@@ -2,8 +2,8 @@ import { addDays, sayDay } from "#core/calendar/day";
 import { bedReadingSchema } from "#core/weather/bed-offset";
 import { type WeatherDay, weatherDaySchema } from "#core/weather/daily";
 import { change, newId } from "#db/change";
-import { type Desk, db } from "../server/desk.server";
 import { type FormFaults, numberOf } from "../server/forms.server";
+import { db, type GardenNow } from "../server/garden-now.server";
 
 type Answer = { ok: true; journalId: string | null } | { ok: false; faults: FormFaults };
 const fault = (field: string, message: string, typed: Record<string, string>): Answer => ({
@@ -12,7 +12,7 @@ const fault = (field: string, message: string, typed: Record<string, string>): A
 });
 
 /** A thermometer reading of a bed, typed in the user's units. */
-export function saveBedReading(d: Desk, typed: Record<string, string>): Answer {
+export function saveBedReading(d: GardenNow, typed: Record<string, string>): Answer {
   const bed = d.snapshot.beds.find((b) => b.id === typed.bedId);
   if (!bed) return fault("form", "there is no such bed", typed);
   const shown = numberOf(typed.minimum);
@@ -32,7 +32,7 @@ export function saveBedReading(d: Desk, typed: Record<string, string>): Answer {
 }
 
 /** Lays a cover over a bed for the night before a day, or takes it off again. */
-export function toggleCover(d: Desk, typed: Record<string, string>): Answer {
+export function toggleCover(d: GardenNow, typed: Record<string, string>): Answer {
   const bed = d.snapshot.beds.find((b) => b.id === typed.bedId);
   const day = d.outlook.days.find((x) => x.weather.day === typed.night)?.weather.day;
   if (!bed || !day) return fault("form", "there is no such bed or night", typed);
@@ -53,7 +53,7 @@ export function toggleCover(d: Desk, typed: Record<string, string>): Answer {
 export const TYPED_DAYS = 7;
 
 export function readTypedForecast(
-  d: Desk,
+  d: GardenNow,
   typed: Record<string, string>,
 ): { ok: true; days: WeatherDay[] } | { ok: false; faults: FormFaults } {
   const us = d.snapshot.garden.units === "us";

@@ -15,11 +15,11 @@ import { humidityPct } from "#core/weather/humid-air";
 import { goodStretches, pickingHours } from "#core/weather/picking-hours";
 import { daysSinceRain, SOIL_WORDS, soilState, soilTempC } from "#core/weather/soil";
 import { thunderChance } from "#core/weather/thunder";
-import type { Desk } from "../server/desk.server";
+import type { GardenNow } from "../server/garden-now.server";
 import { frostNightsOf } from "./weather.server";
 
 /** Sun of a day at the garden; six to six where the sun neither rises nor sets. */
-const sunOf = (d: Desk, day: Day): SunTimes => {
+const sunOf = (d: GardenNow, day: Day): SunTimes => {
   const { latitudeDeg, longitudeDeg, timeZone } = d.snapshot.garden;
   return (
     sunTimes(day, latitudeDeg, longitudeDeg, timeZone) ?? { sunriseHour: 6, sunsetHour: 18, sunrise: "", sunset: "" }
@@ -32,7 +32,7 @@ const clock = (hour: number): string => {
 };
 
 /** One day of the fortnight hour by hour: temperature, wet leaves, light, good hours, and the night before it. */
-export function dayView(d: Desk, at: number) {
+export function dayView(d: GardenNow, at: number) {
   const days = d.outlook.days;
   const chosen = days[at]!;
   const w = chosen.weather;
@@ -92,11 +92,11 @@ export function dayView(d: Desk, at: number) {
 export type DayView = ReturnType<typeof dayView>;
 
 /** The cover laid in a bed for the night before a day; null: none. */
-const coverOn = (d: Desk, bedId: string, at: number): string | null =>
+const coverOn = (d: GardenNow, bedId: string, at: number): string | null =>
   d.snapshot.covers.find((c) => c.bedId === bedId && c.day === d.outlook.days[at]!.weather.day)?.id ?? null;
 
 /** Every bed on the night before a day: lowest temperature, chances, its cover, and what its thermometer taught. */
-export function bedNights(d: Desk, at: number) {
+export function bedNights(d: GardenNow, at: number) {
   return d.snapshot.beds
     .map((bed) => {
       const night = d.outlook.bedNights.get(bed.id)![at]!;
@@ -126,7 +126,7 @@ export type BedNight = ReturnType<typeof bedNights>[number];
 const NIGHTS_SHOWN = 7;
 
 /** The coming nights in every bed, coldest bed first: the chance of each freeze class. */
-export function frostTable(d: Desk) {
+export function frostTable(d: GardenNow) {
   const days = d.outlook.days
     .map((x, at) => ({ day: x.weather.day, from: x.from, at }))
     .slice(1, NIGHTS_SHOWN + 1)
@@ -152,7 +152,7 @@ export type FrostTable = ReturnType<typeof frostTable>;
 const MOST_HAZARDS = 9;
 
 /** What threatens which planting in the coming week, dearest first. */
-export function hazardList(d: Desk) {
+export function hazardList(d: GardenNow) {
   const before = d.snapshot.weather.filter((w) => w.day < d.today).slice(-21);
   return d.outlook.plantings
     .flatMap((p) => {
@@ -174,7 +174,7 @@ export function hazardList(d: Desk) {
 }
 
 /** The soil, and what the record says of frost to come. */
-export function groundView(d: Desk) {
+export function groundView(d: GardenNow) {
   const record = d.snapshot.weather.filter((w) => w.day < d.today);
   const recent = record.slice(-30);
   const { latitudeDeg } = d.snapshot.garden;

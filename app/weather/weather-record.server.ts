@@ -1,7 +1,7 @@
 import { addDays } from "#core/calendar/day";
 import { firstFrosts, frostDay, lastFrosts } from "#core/weather/frost-dates";
 import { monthlyRain, usualWeeks, WEEKS, warmthByWeek, weekOf, yearsOf } from "#core/weather/record";
-import type { Desk } from "../server/desk.server";
+import type { GardenNow } from "../server/garden-now.server";
 
 /** Base of the degree days of the garden as a whole, °C (common practice for mixed crops). */
 export const BASE_C = 5;
@@ -14,7 +14,7 @@ const mean = (xs: readonly number[]): number | null =>
 const round1 = (x: number | null): number | null => (x === null ? null : Math.round(x * 10) / 10);
 
 /** A station's record as a page: a year beside what is usual, rain by month, warmth as it gathers, frost dates, years. */
-export function recordView(d: Desk, wanted: number | null) {
+export function recordView(d: GardenNow, wanted: number | null) {
   const record = d.snapshot.weather.filter((w) => w.day < d.today);
   const { latitudeDeg } = d.snapshot.garden;
   const years = yearsOf(record, latitudeDeg);

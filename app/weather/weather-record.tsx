@@ -4,13 +4,13 @@ import { Form } from "react-router";
 import { sayDay } from "#core/calendar/day";
 import { decimals } from "#core/units/mass";
 import { sayRain, sayTemp } from "#core/units/say";
-import { desk } from "../server/desk.server";
+import { gardenNow } from "../server/garden-now.server";
 import { Anchor, Button, LinkButton, Note, Page, Section, Select } from "../ui/ui";
 import type { Route } from "./+types/weather-record";
 import { BASE_C, recordView } from "./weather-record.server";
 
 export function loader({ url }: Route.LoaderArgs) {
-  const d = desk();
+  const d = gardenNow();
   const asked = url.searchParams.get("year");
   return {
     units: d.snapshot.garden.units,

@@ -11,7 +11,7 @@ import { writeForecastJson } from "#formats/forecast";
 import { writeWeatherCsv } from "#formats/weather-csv";
 import { DEMO_NOW, demoDesk, demoGarden } from "#standins/demo-garden";
 import { letDaysPass } from "../server/clock.server";
-import { db, desk } from "../server/desk.server";
+import { db, gardenNow } from "../server/garden-now.server";
 import { importWeather } from "../server/weather-import.server";
 import { bedNights, frostTable } from "./weather-day.server";
 import { recordView } from "./weather-record.server";
@@ -29,7 +29,7 @@ afterAll(() => {
 
 describe("the record as a page", () => {
   it("a year's weeks, months and warmth are what its days add up to", () => {
-    const view = recordView(desk(), 2024);
+    const view = recordView(gardenNow(), 2024);
     const days = demo.weather.filter((w) => w.day.startsWith("2024"));
     expect(view.year).toBe(2024);
     const first = days.slice(0, 7);
@@ -44,12 +44,12 @@ describe("the record as a page", () => {
     expect(view.warmthYears.at(-1)).toBe(2024);
   });
   it("what is usual comes from the years before it alone; a year that is not there is the last one", () => {
-    expect(recordView(desk(), 2023).weeks.every((w) => w.usual === null)).toBe(true);
-    expect(recordView(desk(), 2025).weeks.every((w) => w.usual !== null && w.usual[0] <= w.usual[1])).toBe(true);
-    expect(recordView(desk(), 1950).year).toBe(2026);
+    expect(recordView(gardenNow(), 2023).weeks.every((w) => w.usual === null)).toBe(true);
+    expect(recordView(gardenNow(), 2025).weeks.every((w) => w.usual !== null && w.usual[0] <= w.usual[1])).toBe(true);
+    expect(recordView(gardenNow(), 1950).year).toBe(2026);
   });
   it("frost dates are in order: luck first in autumn, last in spring, and this year's open autumn does not count", () => {
-    const { frost } = recordView(desk(), null);
+    const { frost } = recordView(gardenNow(), null);
     expect(frost.autumns).toBe(3);
     expect(frost.springs).toBe(4);
     const autumn = frost.rows.map((r) => r.autumn!);
@@ -62,7 +62,7 @@ describe("the record as a page", () => {
 
 describe("the coming nights bed by bed", () => {
   it("the classes of a night add up to the chance that the bed's own line says", () => {
-    const d = desk();
+    const d = gardenNow();
     const table = frostTable(d);
     expect(table.members).toBe(20);
     table.days.forEach((day, k) => {
@@ -76,7 +76,7 @@ describe("the coming nights bed by bed", () => {
     });
   });
   it("coldest bed first; a cover takes frost off that night and no other", () => {
-    const before = frostTable(desk());
+    const before = frostTable(gardenNow());
     const lowest = before.beds.map((b) => b.lowest);
     expect([...lowest].sort((a, b) => a - b)).toEqual(lowest);
     const friday = before.days.indexOf("2026-10-09");
@@ -85,7 +85,7 @@ describe("the coming nights bed by bed", () => {
       return n.light + n.moderate + n.severe;
     };
     change(db(), "covered", DEMO_NOW, (c) => c.put("covers", { id: "c", bedId: "brook", day: "2026-10-09" }));
-    const after = frostTable(desk());
+    const after = frostTable(gardenNow());
     expect(any(after, friday)).toBeLessThan(any(before, friday));
     expect(any(after, friday + 1)).toBeCloseTo(any(before, friday + 1), 9);
     expect(after.beds.find((b) => b.id === "brook")!.nights[friday]!.covered).toBe(true);
@@ -94,45 +94,45 @@ describe("the coming nights bed by bed", () => {
 
 describe("the demo's clock", () => {
   it("records what passed, issues anew, reads the thermometers, and is turned back whole", () => {
-    const before = desk();
+    const before = gardenNow();
     const id = letDaysPass(before, 7)!;
-    const after = desk();
+    const after = gardenNow();
     expect(after.today).toBe(addDays(before.today, 7));
     expect(after.snapshot.weather.slice(-7)).toEqual(demoDesk().record(before.today, addDays(before.today, 6)));
     expect(after.snapshot.forecast).toMatchObject({ issuedOn: after.today });
     expect(after.snapshot.forecasts.length).toBe(before.snapshot.forecasts.length + 7);
     expect(after.snapshot.bedReadings.length).toBe(before.snapshot.bedReadings.length + 14);
     expect(undo(db(), id, after.now).ok).toBe(true);
-    expect(desk().today).toBe(before.today);
-    expect(desk().snapshot.weather).toEqual(before.snapshot.weather);
+    expect(gardenNow().today).toBe(before.today);
+    expect(gardenNow().snapshot.weather).toEqual(before.snapshot.weather);
   });
   it("does not move a garden whose clock is the real one, nor by a step of one's own", () => {
-    expect(letDaysPass(desk(), 5)).toBeNull();
+    expect(letDaysPass(gardenNow(), 5)).toBeNull();
     saveGarden(db(), { ...demo.garden, pinnedNow: null });
-    expect(letDaysPass(desk(), 7)).toBeNull();
+    expect(letDaysPass(gardenNow(), 7)).toBeNull();
   });
 });
 
 describe("weather brought in", () => {
   const bring = (what: string, text: string, more: Record<string, string> = {}) =>
-    importWeather(desk(), { intent: "import", what, source: "", ...more }, text);
+    importWeather(gardenNow(), { intent: "import", what, source: "", ...more }, text);
   const refusal = (r: Awaited<ReturnType<typeof bring>>) => (r.kind === "refused" ? r.faults.errors.file : r.kind);
   it("a record comes in once: again it changes nothing", async () => {
     const csv = writeWeatherCsv(demo.weather.slice(0, 40).map((w) => ({ ...w, day: addDays(w.day, -365) })));
     const first = await bring("record", csv);
     expect(first.kind === "done" && first.journalId).toBeTruthy();
-    expect(desk().snapshot.weather).toHaveLength(demo.weather.length + 40);
+    expect(gardenNow().snapshot.weather).toHaveLength(demo.weather.length + 40);
     const again = await bring("record", csv);
     expect(again.kind === "done" && again.journalId).toBeNull();
   });
   it("a forecast keeps the name and day it was issued under, unless another name is typed", async () => {
     const issued = demoDesk().forecast("2026-10-05", 10);
     await bring("forecast", writeForecastJson({ ...issued, source: "valley office" }));
-    expect(desk().snapshot.forecasts.some((f) => f.source === "valley office" && f.issuedOn === "2026-10-05")).toBe(
-      true,
-    );
+    expect(
+      gardenNow().snapshot.forecasts.some((f) => f.source === "valley office" && f.issuedOn === "2026-10-05"),
+    ).toBe(true);
     await bring("forecast", writeForecastJson({ ...issued, source: "valley office" }), { source: "hill office" });
-    expect(desk().snapshot.forecasts.some((f) => f.source === "hill office")).toBe(true);
+    expect(gardenNow().snapshot.forecasts.some((f) => f.source === "hill office")).toBe(true);
   });
   it.each([
     [
@@ -155,9 +155,9 @@ describe("weather brought in", () => {
     ],
     ["an empty heading", "forecast", "date,member,tmin,tmax", /no days/],
   ] as [string, string, string, RegExp][])("refuses %s, and nothing of it is kept", async (_, what, text, words) => {
-    const before = desk().snapshot;
+    const before = gardenNow().snapshot;
     expect(refusal(await bring(what, text))).toMatch(words);
-    expect(desk().snapshot.weather).toHaveLength(before.weather.length);
-    expect(desk().snapshot.forecasts).toHaveLength(before.forecasts.length);
+    expect(gardenNow().snapshot.weather).toHaveLength(before.weather.length);
+    expect(gardenNow().snapshot.forecasts).toHaveLength(before.forecasts.length);
   });
 });

@@ -3,10 +3,10 @@ import { data, Form } from "react-router";
 import { sayDay, sayNear, weekdayName } from "#core/calendar/day";
 import { change } from "#db/change";
 import type { Preview } from "#formats/weather-columns";
-import { db, desk } from "../server/desk.server";
 import { maySimulate } from "../server/devices/device";
 import { simulatedForecast } from "../server/devices/simulated.server";
 import { done, type FormFaults, formOf, missing, refuse, typedOf } from "../server/forms.server";
+import { db, gardenNow } from "../server/garden-now.server";
 import { importWeather, newForecastId } from "../server/weather-import.server";
 import { Button, type Faults, LinkButton, Page, Section, Select } from "../ui/ui";
 import type { Route } from "./+types/weather";
@@ -25,7 +25,7 @@ import { WeatherStrip } from "./weather-strip";
 const MOST_BYTES = 4_000_000;
 
 export function loader({ url }: Route.LoaderArgs) {
-  const d = desk();
+  const d = gardenNow();
   const { snapshot, outlook, today } = d;
   const wanted = url.searchParams.get("day");
   const days = outlook.days.slice(0, 14);
@@ -55,7 +55,7 @@ export function loader({ url }: Route.LoaderArgs) {
 export async function action({ request, url }: Route.ActionArgs) {
   const form = await formOf(request);
   const typed = typedOf(form);
-  const d = desk();
+  const d = gardenNow();
   if (typed.intent === "simulate") {
     if (!maySimulate(d)) throw missing("real forecast office");
     const issued = simulatedForecast(d);

@@ -63,7 +63,7 @@ describe("stores of a household", () => {
   it("a crop that does not keep is eaten week by week, one that keeps over all its weeks", () => {
     const stores = householdStores([grown("lettuce-loose-leaf"), grown("bulb-onion")], taste, [], [], none, [], 14);
     const eat = (id: string) => stores.filter((s) => s.id.startsWith(`eat ${id}`));
-    expect(eat("lettuce-loose-leaf").map((s) => s.drawers[0]!.fromT)).toEqual([0, 7]);
+    expect(eat("lettuce-loose-leaf").map((s) => s.draws[0]!.fromT)).toEqual([0, 7]);
     expect(eat("bulb-onion")).toHaveLength(1);
     const onion = usualTaste(cropOf("bulb-onion"), 2);
     const [low, high] = cropOf("bulb-onion").after.days;
@@ -82,7 +82,7 @@ describe("stores of a household", () => {
     const stores = householdStores([grown("kale", "a"), grown("kale", "b")], taste, [], [], none, [], 7);
     const shared = stores
       .filter((s) => s.id.startsWith("eat"))
-      .map((s) => [...new Set(s.drawers.map((d) => d.plantingId))]);
+      .map((s) => [...new Set(s.draws.map((d) => d.plantingId))]);
     expect(shared).toEqual([["a", "b"]]);
   });
   it("a refrigerator is looked into every other day, and a kilo fills it by the crop's bulk", () => {
@@ -90,9 +90,9 @@ describe("stores of a household", () => {
       (s) => s.kind === "room",
     );
     expect(rooms.map((s) => s.capacity)).toEqual(Array(7).fill(60));
-    expect(rooms[0]!.drawers[0]!.perG * 1000 * bulkOf(cropOf("spinach")).kgPerL).toBeCloseTo(1, 9);
+    expect(rooms[0]!.draws[0]!.perG * 1000 * bulkOf(cropOf("spinach")).kgPerL).toBeCloseTo(1, 9);
     // a pick stays at most a week: at day 14 one of day 3 has left
-    expect(rooms.at(-1)!.drawers[0]).toMatchObject({ fromT: 7, toT: 14 });
+    expect(rooms.at(-1)!.draws[0]).toMatchObject({ fromT: 7, toT: 14 });
   });
   it("what two places of one kind hold adds up", () => {
     const two = [fridge, { ...fridge, id: "g", name: "garage one", litres: 50, takenLitres: 0 }];
@@ -110,7 +110,7 @@ describe("stores of a household", () => {
     expect(stores([crate]).map((s) => s.capacity)).toEqual([60, 60]);
     expect(stores([{ ...crate, litres: null, atHand: null }])).toEqual([]);
     // a round fills only its own
-    expect(stores([crate])[1]!.drawers[0]!.fromT).toBeGreaterThan(stores([crate])[0]!.drawers[0]!.toT);
+    expect(stores([crate])[1]!.draws[0]!.fromT).toBeGreaterThan(stores([crate])[0]!.draws[0]!.toT);
   });
   it("tastes out of reason are refused", () => {
     const fine = usualTaste(cropOf("kale"), 3);

@@ -62,7 +62,7 @@ function appetite(
           }));
     const { worthPerG } = supply;
     return spans.flatMap(({ fromT, toT, weeks, name }, k): Store[] => {
-      const drawers = of.flatMap((g) => appetiteOf(g.supply, fromT, toT));
+      const draws = of.flatMap((g) => appetiteOf(g.supply, fromT, toT));
       const here = k === 0 ? (atHome.get(crop.id) ?? 0) : 0;
       const eaten = Math.max(0, weeklyG * weeks - here);
       const spared = Math.max(0, (weeklyG + sparedG) * weeks - here);
@@ -73,7 +73,7 @@ function appetite(
           words: `${crop.name.toLowerCase()}${name}`,
           capacity: eaten,
           over: worthPerG * (1 - SPARED_SHARE),
-          drawers,
+          draws: draws,
         },
         {
           id: `spare ${crop.id} ${k}`,
@@ -81,7 +81,7 @@ function appetite(
           words: `${crop.name.toLowerCase()} to eat, put by and give away`,
           capacity: spared,
           over: worthPerG * (SPARED_SHARE - BEYOND_SHARE),
-          drawers,
+          draws: draws,
         },
       ];
     });
@@ -92,7 +92,7 @@ function appetite(
  * What a gram of a pick takes of the appetite, day by day: as much as it is worth of a prime one. Of what is over-age or
  * unripe more is peeled off and thrown out before anybody is full.
  */
-function appetiteOf(supply: Supply, fromT: number, toT: number): Store["drawers"] {
+function appetiteOf(supply: Supply, fromT: number, toT: number): Store["draws"] {
   const { plantingId, earlyShare, pastShare, once } = supply;
   const last = supply.days.length - 1;
   return Array.from({ length: toT - fromT }, (_, k) => {
@@ -129,7 +129,7 @@ function rooms(grown: readonly Grown[], places: readonly Place[], horizonDays: n
         words: `${names.join(" and ")}${named}`,
         capacity: free,
         over,
-        drawers: of.map((g) => drawer(g, day - Math.min(STAYS[kind], Math.max(2, g.crop.after.days[1])), day)),
+        draws: of.map((g) => drawer(g, day - Math.min(STAYS[kind], Math.max(2, g.crop.after.days[1])), day)),
       }),
     );
   });
@@ -153,7 +153,7 @@ function tubs(grown: readonly Grown[], containers: readonly Container[], slots: 
     words: "the containers at hand",
     capacity,
     over,
-    drawers: grown.map((g) => ({
+    draws: grown.map((g) => ({
       plantingId: g.supply.plantingId,
       perG: litresPerG(g.crop),
       fromT: slot.t - 1e-6,

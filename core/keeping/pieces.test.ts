@@ -4,9 +4,9 @@ import { event, seed } from "../fixtures/lots";
 import { cropOf, handbookWith } from "../handbook";
 import { logged } from "../season/pick-log";
 import { blankPick, type PickRecord, type Way } from "../weighing/pick";
-import { becameOf } from "./became";
 import { dishesFor } from "./dishes";
 import { lotsNow, massOfPieces, piecesLeft } from "./lot";
+import { outcomesOf } from "./outcomes";
 import { seedsOf } from "./seeds";
 
 describe("what is left by count", () => {
@@ -83,7 +83,7 @@ describe("what became of a crop", () => {
       event({ lotId: "a", kind: "preserve", massG: 300, toLot: "jar", how: "frozen", outG: 280 }),
       event({ lotId: "a", kind: "lose", massG: 100, cause: "rotten" }),
     ];
-    const became = becameOf(entries, events, (list) =>
+    const became = outcomesOf(entries, events, (list) =>
       seedsOf(list, new Map([["p", planting("carrot", { id: "p" })]]), handbookWith([]), []),
     );
     expect(became).toEqual({

@@ -208,7 +208,7 @@ describe("worked situations in a whole garden (common practice, no source)", () 
       words: "tubs",
       capacity: 5,
       over: 50,
-      drawers: ["a", "b"].map((plantingId) => ({ plantingId, perG: 0.001, fromT: 0, toT: 1 })),
+      draws: ["a", "b"].map((plantingId) => ({ plantingId, perG: 0.001, fromT: 0, toT: 1 })),
     };
     const two = ["a", "b"].map((id) => supply(id, { readyOn: -3, primeFor: 30, standingG: 5000, frost: { 3: 0.9 } }));
     const free = plan(problem(evenings(), two))
@@ -216,7 +216,7 @@ describe("worked situations in a whole garden (common practice, no source)", () 
       .map((s) => s.slot);
     expect(new Set(free).size).toBe(1);
     const held = problem(evenings(), two, {
-      stores: [{ ...one, drawers: one.drawers.map((d) => ({ ...d, toT: 3 })) }],
+      stores: [{ ...one, draws: one.draws.map((d) => ({ ...d, toT: 3 })) }],
     });
     const made = plan(held);
     expect(made.schedule.filter((s) => s.length > 0 && held.slots[s[0]!.slot]!.t < 3)).toHaveLength(1);

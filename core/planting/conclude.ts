@@ -5,7 +5,7 @@ import { type Call, callOf, callOfNeed } from "./call";
 import type { Reading, ReadingValue } from "./check";
 import { type CueContext, likelihoodOf, meaningOf } from "./cue-kinds";
 import { lookAgainOn } from "./look-again";
-import { type Marked, marksOf, observeMarks } from "./marked";
+import { countMarks, type Marked, observeMarks } from "./marked";
 import { MISLED_WEIGHT, type Misled } from "./misled";
 import { type Need, underNeeds } from "./needs";
 import { type DayStep, observe, predictDay } from "./stage-filter";
@@ -50,7 +50,7 @@ const CONFLICT_WEIGHT = 0.5;
 export const RECENT_DAYS = 4;
 
 /** What one day's readings did: each reading's effect, and whether they contradict each other or the last look. */
-export type Taken = { evidence: Evidence[]; conflict: Conflict | null };
+export type EvidenceTaken = { evidence: Evidence[]; conflict: Conflict | null };
 
 /**
  * Takes one day's readings into a stage, in place. Of several readings of one cue on one day the last counts.
@@ -66,7 +66,7 @@ export function readNow(
   day: Day,
   misled: readonly Misled[] = [],
   recentLook = false,
-): Taken {
+): EvidenceTaken {
   const last = readings.length > 1 ? [...new Map(readings.map((r) => [r.cueId, r])).values()] : readings;
   const taken = last.flatMap((reading) => {
     const cue = crop.cues.find((c) => c.id === reading.cueId);
@@ -215,7 +215,7 @@ export function seenOf(evidence: readonly Evidence[], today: Day, conflict: Conf
 
 /** What was seen, with pieces marked one by one: a ready one is a decisive yes, only nearly ready ones a no. */
 function withMarks(seen: Seen, marked: readonly Marked[]): Seen {
-  const { nearly, ready, past } = marksOf(marked);
+  const { nearly, ready, past } = countMarks(marked);
   if (nearly + ready + past === 0) return seen;
   const means: Meaning = ready > 0 ? "right" : past > 0 ? "past" : "nearly";
   return { ...seen, decisive: [means], past: ready > 0 ? false : past > 0 || seen.past };

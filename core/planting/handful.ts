@@ -24,7 +24,7 @@ export function handfulOf(
 }
 
 /** Coming days until so many days of reference warmth have come; 0: they have. */
-export function daysUntil(referenceDays: number, weather: readonly WeatherDay[], crop: Crop): number {
+export function daysToReach(referenceDays: number, weather: readonly WeatherDay[], crop: Crop): number {
   let left = referenceDays;
   let days = 0;
   while (left > 0 && days < weather.length) left -= warmth(weather[days++]!, crop) / referenceWarmth(crop);

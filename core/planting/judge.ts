@@ -16,12 +16,12 @@ import {
   seeNothing,
 } from "./conclude";
 import type { CueContext } from "./cue-kinds";
-import { daysUntil, guessPlants, handfulOf } from "./handful";
+import { daysToReach, guessPlants, handfulOf } from "./handful";
 import { type Marked, standingMarks } from "./marked";
 import { misledOn } from "./misled";
 import { perennialYear } from "./perennial";
 import { clockStart, ownShift } from "./season-clock";
-import { barredBy, lastOverCount, lastSeen, type PickMark, repeatBy, standingOverride, usedUpBy } from "./signs-seen";
+import { barredBy, lastLooked, lastOverCount, type PickMark, repeatBy, standingOverride, usedUpBy } from "./signs-seen";
 
 export type { PickMark } from "./signs-seen";
 
@@ -179,7 +179,7 @@ export function judge(input: JudgeInput): Judgement {
   const misled = misledOn(crop, input.weather, today);
   const overCount = lastOverCount(input, cueById);
   const enoughIn = Math.min(
-    daysUntil(handful.days - sincePick, input.weather.slice(index - 1), crop),
+    daysToReach(handful.days - sincePick, input.weather.slice(index - 1), crop),
     // a handful is not waited for longer than it keeps, or than it is usually left
     Math.round(Math.min(crop.interval.coolDays, crop.prime.coolDays)),
   );
@@ -194,7 +194,7 @@ export function judge(input: JudgeInput): Judgement {
     overCount,
     evidence,
     conflict,
-    lastLook: lastSeen(input, startedOn),
+    lastLook: lastLooked(input, startedOn),
     lookBy: repeatBy(input),
     marked: freshMarks(input),
     dateDue,

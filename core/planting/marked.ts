@@ -41,7 +41,7 @@ export const nextMark = (mark: Mark | null): Mark | null =>
   mark === null ? "nearly" : mark === "nearly" ? "ready" : mark === "ready" ? "past" : null;
 
 /** How many of each. */
-export const marksOf = (marked: readonly Marked[]): Record<Mark, number> => ({
+export const countMarks = (marked: readonly Marked[]): Record<Mark, number> => ({
   nearly: marked.filter((m) => m.mark === "nearly").length,
   ready: marked.filter((m) => m.mark === "ready").length,
   past: marked.filter((m) => m.mark === "past").length,
@@ -57,7 +57,7 @@ const MISMARKED = 0.015;
  * pieces say that somebody looked at each.
  */
 export function observeMarks(stage: Stage, marked: readonly Marked[]): void {
-  const { nearly, ready, past } = marksOf(marked);
+  const { nearly, ready, past } = countMarks(marked);
   if (nearly + ready + past === 0) return;
   const [from, to] = ready > 0 ? [READY_FROM, OVER_FROM] : past > 0 ? [OVER_FROM, 3] : [NEARLY_FROM, READY_FROM];
   observe(

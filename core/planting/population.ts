@@ -5,7 +5,7 @@ export type Population = { nearly: number; ready: number; over: number };
 /** A count at a look: how many ready, nearly ready, or too old. */
 export type Counted = { day: Day; of: keyof Population; pieces: number };
 /** What a pick took: everything of picking size, or some pieces. */
-export type Taken = { day: Day; all: boolean; pieces: number };
+export type PastPick = { day: Day; all: boolean; pieces: number };
 
 /** Over-age pieces stand for so many primes before they rot, open or drop (own estimate). */
 export const OVER_PRIMES = 1.5;
@@ -26,7 +26,7 @@ export function populationOf(
   days: readonly AgeingDay[],
   ratePerDay: number,
   counts: readonly Counted[],
-  picks: readonly Taken[],
+  picks: readonly PastPick[],
 ): Population {
   const now: Population = { nearly: ratePerDay * 2, ready: 0, over: 0 };
   for (const d of days) {
@@ -49,7 +49,7 @@ export function ageDay(now: Population, d: AgeingDay, ratePerDay: number): void 
 }
 
 /** Takes a pick's pieces in place: the over-age first, then the ready, then the nearly ready. */
-function take(from: Population, pick: Taken): void {
+function take(from: Population, pick: PastPick): void {
   if (pick.all) {
     from.ready = 0;
     from.over = 0;

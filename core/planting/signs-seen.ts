@@ -65,7 +65,7 @@ export function usedUpBy(checks: readonly Check[], cueById: Map<string, Cue>, si
 }
 
 /** The last day on which somebody looked at it or picked from it this season; null: nobody has. */
-export function lastSeen({ checks, picks, today }: Signs, startedOn: Day): Day | null {
+export function lastLooked({ checks, picks, today }: Signs, startedOn: Day): Day | null {
   const days = [...checks.map((c) => c.at.slice(0, 10)), ...picks.map((p) => p.day)];
   return days.reduce<Day | null>((last, d) => (d >= startedOn && d <= today && (!last || d > last) ? d : last), null);
 }

@@ -6,7 +6,7 @@ import { bedDay } from "../weather/bed-night";
 import { meanTempC, type WeatherDay } from "../weather/daily";
 import type { Check } from "./check";
 import { daysAtTemp, referenceWarmth, warmth } from "./clock";
-import { marksOf } from "./marked";
+import { countMarks } from "./marked";
 import { type AgeingDay, type Counted, type Population, populationOf } from "./population";
 import { type PickedBefore, piecesPerDay } from "./supply";
 
@@ -41,7 +41,7 @@ export function standingPieces(
   const counts = checks.flatMap((c): Counted[] => [
     ...(["ready", "nearly", "past"] as const).flatMap((mark): Counted[] =>
       c.marked.length > 0
-        ? [{ day: c.at.slice(0, 10), of: mark === "past" ? "over" : mark, pieces: marksOf(c.marked)[mark] }]
+        ? [{ day: c.at.slice(0, 10), of: mark === "past" ? "over" : mark, pieces: countMarks(c.marked)[mark] }]
         : [],
     ),
     ...c.readings.flatMap((r): Counted[] => {

@@ -5,12 +5,12 @@ import { cropOf } from "../handbook";
 import { lotsNow } from "../keeping/lot";
 import { blankPick, type PickRecord } from "../weighing/pick";
 import {
+  comparedMeasures,
   figuresByLot,
   figuresByPick,
   figuresByPlanting,
   type Grown,
   MEASURES,
-  measuresOf,
   SPLITS,
 } from "./compare-ways";
 import { logged } from "./pick-log";
@@ -87,6 +87,6 @@ describe("the sides of a comparison", () => {
     ]);
   });
   it("every measure belongs to some split, and every split has one", () => {
-    expect(new Set(SPLITS.flatMap(measuresOf))).toEqual(new Set(MEASURES));
+    expect(new Set(SPLITS.flatMap(comparedMeasures))).toEqual(new Set(MEASURES));
   });
 });

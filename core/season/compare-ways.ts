@@ -55,7 +55,7 @@ const OF_PICKS: readonly Measure[] = ["per-pick", "minutes", "sound"];
 const OF_LOTS: readonly Measure[] = ["lost", "kept-days"];
 
 /** What can be measured of a split. */
-export const measuresOf = (split: Split): readonly Measure[] =>
+export const comparedMeasures = (split: Split): readonly Measure[] =>
   split === "method" ? OF_PICKS : split === "place" ? OF_LOTS : OF_PLANTINGS;
 
 /** One figure of a split: what it is of, on which side it stands, where and when it grew. */

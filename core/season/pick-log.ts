@@ -3,7 +3,7 @@ import { plantingName } from "../garden/name";
 import type { Planting } from "../garden/planting";
 import type { Crop } from "../handbook/crop";
 import { roundMass } from "../units/mass";
-import { lotsOf } from "../weighing/lots";
+import { lotParts } from "../weighing/lots";
 import { type Net, netOf } from "../weighing/net";
 import {
   GRADE_WORDS,
@@ -210,7 +210,7 @@ function byParts(entries: readonly LoggedPick[], by: "grade" | "way"): Group[] {
       putWhole(of(e.pick[by]), e);
       continue;
     }
-    for (const [i, lot] of lotsOf(e.pick, e.reckoned, e.pieceG).entries()) {
+    for (const [i, lot] of lotParts(e.pick, e.reckoned, e.pieceG).entries()) {
       const t = of(lot[by]);
       if (i === 0) {
         t.picks += 1;

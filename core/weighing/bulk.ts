@@ -52,7 +52,7 @@ export type Measure = { name: string; litres: number };
 export type Bulk = { kgPerL: number; published: boolean; own?: boolean; measures?: readonly Measure[] };
 
 /** Containers of which somebody said what they hold. */
-export const measuresOf = (containers: readonly { name: string; litres: number | null }[]): Measure[] =>
+export const containerMeasures = (containers: readonly { name: string; litres: number | null }[]): Measure[] =>
   containers.flatMap(({ name, litres }) => (litres ? [{ name, litres }] : []));
 
 /**

@@ -29,7 +29,7 @@ export function usualWay(grade: Grade, keeps: boolean): Way {
  * @param net the pick's own net, from `netOf`
  * @param pieceG usual mass of a piece, g, where the pick itself was not counted
  */
-export function lotsOf(pick: PickRecord, net: Net, pieceG: number): LotPart[] {
+export function lotParts(pick: PickRecord, net: Net, pieceG: number): LotPart[] {
   const total = net.trimmedG;
   // parts stood on the scale as the whole did: with tops on, each loses its share of them
   const kept = net.netG > 0 ? total / net.netG : 1;

@@ -4,7 +4,7 @@ import { planting } from "../fixtures/garden";
 import { cropOf } from "../handbook";
 import { bulkOf } from "./bulk";
 import { learnedOf, shareLost, type Weighing } from "./learned";
-import { lotsOf, usualWay } from "./lots";
+import { lotParts, usualWay } from "./lots";
 import { netOf, sayNet } from "./net";
 import { blankPick, GRADES, type PickRecord, pickSchema } from "./pick";
 import { bookOf } from "./taught-book";
@@ -30,7 +30,7 @@ describe("a pick sorted into parts", () => {
         const p = pick({ grossG, topsOn: on, sorted: ms.map((m) => part({ massG: m / 100 })) });
         expect(pickSchema.safeParse(p).success).toBe(true);
         const net = netOf(p, tops, 150);
-        const lots = lotsOf(p, net, 150);
+        const lots = lotParts(p, net, 150);
         expect(lots.reduce((s, l) => s + l.massG, 0)).toBeCloseTo(net.trimmedG, 4);
         expect(lots.every((l) => l.massG >= 0)).toBe(true);
         expect(new Set(lots.map((l) => l.id)).size).toBe(lots.length);
@@ -39,17 +39,17 @@ describe("a pick sorted into parts", () => {
   });
   it("a part only counted is its share of the pieces, and an estimate", () => {
     const p = pick({ count: 24, sorted: [part({ massG: null, count: 4 })] });
-    const [rest, apart] = lotsOf(p, netOf(p, 0, 150), 150);
+    const [rest, apart] = lotParts(p, netOf(p, 0, 150), 150);
     expect(apart).toMatchObject({ massG: 1000, count: 4, estimated: true, grade: "eat-first" });
     expect(rest).toMatchObject({ id: "p", massG: 5000, count: 20 });
   });
   it("what was weighed with its tops on loses its share of them, part by part", () => {
     const p = pick({ topsOn: true, sorted: [part({ massG: 3000 })] });
-    expect(lotsOf(p, netOf(p, 0.25, 150), 150).map((l) => l.massG)).toEqual([2250, 2250]);
+    expect(lotParts(p, netOf(p, 0.25, 150), 150).map((l) => l.massG)).toEqual([2250, 2250]);
   });
   it("a pick sorted whole leaves no empty rest", () => {
     const p = pick({ sorted: [part({ massG: 2000 }), part({ massG: 4000, grade: "sound", way: "store" })] });
-    expect(lotsOf(p, netOf(p, 0, 150), 150).map((l) => l.id)).toEqual(["p.1", "p.2"]);
+    expect(lotParts(p, netOf(p, 0, 150), 150).map((l) => l.id)).toEqual(["p.1", "p.2"]);
   });
   it.each([
     ["parts heavier than the whole", { sorted: [part({ massG: 6001 })] }, "sorted"],

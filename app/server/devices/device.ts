@@ -1,5 +1,5 @@
 import type { UnitSystem } from "#core/units/mass";
-import type { Desk } from "../desk.server";
+import type { GardenNow } from "../garden-now.server";
 
 /** What a device tells of. */
 export const TELLS = ["scale", "room", "record", "forecast"] as const;
@@ -12,7 +12,7 @@ export const TELLS_WORDS: Record<Tells, string> = {
 };
 
 /** What came of a file that a device has left: how much was taken in, or why nothing was. */
-export type Taken = { ok: true; words: string } | { ok: false; message: string };
+export type FileOutcome = { ok: true; words: string } | { ok: false; message: string };
 
 /**
  * A device, or what stands in for one. A real one leaves files in the garden's inbox; a simulated one is there to try
@@ -26,16 +26,16 @@ export type Device = { id: string; tells: Tells; name: string } & (
       /** a file of it, for people */
       example(units: UnitSystem): string;
       /** whether a file is one of its own */
-      owns(file: string, d: Desk): boolean;
+      owns(file: string, d: GardenNow): boolean;
       /** takes a file in; null: it is read where it lies, and stays */
-      take: ((d: Desk, file: string, text: string) => Promise<Taken>) | null;
+      take: ((d: GardenNow, file: string, text: string) => Promise<FileOutcome>) | null;
     }
   | {
       simulated: true;
       /** what it shows now, in words */
-      shows(d: Desk): string;
+      shows(d: GardenNow): string;
     }
 );
 
 /** Whether what a simulated device shows may be kept: in the demo alone, whose clock stands still. */
-export const maySimulate = (d: Desk): boolean => d.snapshot.garden.pinnedNow !== null;
+export const maySimulate = (d: GardenNow): boolean => d.snapshot.garden.pinnedNow !== null;

@@ -1,6 +1,6 @@
 import { mkdirSync } from "node:fs";
 import { join } from "node:path";
-import { dataDir } from "../desk.server";
+import { dataDir } from "../garden-now.server";
 
 /** The folder into which devices lay their files, made when it is missing. */
 export function inboxOf(): string {

@@ -1,8 +1,8 @@
 import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, statSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { watch } from "chokidar";
-import { type Desk, desk } from "../desk.server";
-import type { Device, Taken } from "./device";
+import { type GardenNow, gardenNow } from "../garden-now.server";
+import type { Device, FileOutcome } from "./device";
 import { inboxOf } from "./inbox-folder";
 import { DEVICES } from "./index.server";
 
@@ -19,7 +19,7 @@ const real = (): Real[] => DEVICES.filter((x): x is Real => !x.simulated);
 export type InboxLine = { file: string; at: string; ok: boolean; words: string };
 
 /** Puts a file aside with what came of it beside it. */
-function putAside(folder: string, file: string, at: string, came: Taken): void {
+function putAside(folder: string, file: string, at: string, came: FileOutcome): void {
   const to = join(folder, came.ok ? "taken" : "refused");
   mkdirSync(to, { recursive: true, mode: 0o700 });
   const stamp = at.replace(/[-:]/g, "");
@@ -30,12 +30,12 @@ function putAside(folder: string, file: string, at: string, came: Taken): void {
 }
 
 /** Takes in one file of the inbox, whoever has left it; a file that no device owns stays where it is. */
-export async function takeFile(d: Desk, file: string): Promise<Taken | null> {
+export async function takeFile(d: GardenNow, file: string): Promise<FileOutcome | null> {
   const folder = inboxOf();
   const path = join(folder, file);
   const device = real().find((x) => x.owns(file, d));
   if (!device?.take || !existsSync(path) || !statSync(path).isFile()) return null;
-  const came: Taken =
+  const came: FileOutcome =
     statSync(path).size > MOST_BYTES
       ? { ok: false, message: "it is too large" }
       : await device.take(d, file, readFileSync(path, "utf8")).catch((error: Error) => ({
@@ -51,7 +51,7 @@ export function watchInbox(): void {
   let last: Promise<unknown> = Promise.resolve();
   const take = (path: string) => {
     const file = path.split(/[\\/]/).at(-1)!;
-    last = last.then(() => takeFile(desk(), file)).catch((error) => console.error(error));
+    last = last.then(() => takeFile(gardenNow(), file)).catch((error) => console.error(error));
   };
   watch(inboxOf(), { depth: 0, awaitWriteFinish: { stabilityThreshold: AT_REST_MS } }).on("add", take);
 }

@@ -2,15 +2,15 @@ import type { Place } from "#core/household/place";
 import { change, newId } from "#db/change";
 import { sayError } from "#formats/located";
 import { readReadingsCsv } from "#formats/readings-csv";
-import { type Desk, db } from "../desk.server";
-import type { Device, Taken } from "./device";
+import { db, type GardenNow } from "../garden-now.server";
+import type { Device, FileOutcome } from "./device";
 
 /** Most faults of a file that are told. */
 const MOST_TOLD = 12;
 
 /** Takes readings of a place from a table, those that are not there yet. @returns how many, and the journal's id */
 export function takeReadings(
-  d: Desk,
+  d: GardenNow,
   place: Place,
   text: string,
 ): { ok: true; count: number; journalId: string | null } | { ok: false; message: string } {
@@ -27,7 +27,7 @@ export function takeReadings(
 
 const plain = (name: string): string => name.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, "-");
 /** The place that a file is called after: the longest name that fits. */
-const placeOf = (file: string, d: Desk): Place | null =>
+const placeOf = (file: string, d: GardenNow): Place | null =>
   [...d.snapshot.places]
     .sort((a, b) => b.name.length - a.name.length)
     .find((p) => plain(file).startsWith(`room-${plain(p.name)}`)) ?? null;
@@ -41,7 +41,7 @@ export const roomFile: Device = {
   files: "room-NAME….csv, with the name of the place",
   example: () => "time,temp,humidity\n2026-10-06 08:00,9.4,83",
   owns: (file) => /^room-.*\.(csv|txt)$/i.test(file),
-  async take(d, file, text): Promise<Taken> {
+  async take(d, file, text): Promise<FileOutcome> {
     const place = placeOf(file, d);
     if (!place)
       return {

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync, statSync } from "node:fs";
 import { join } from "node:path";
 import { readScaleLog, type ScaleEntry } from "#formats/scale-log";
-import type { Desk } from "../desk.server";
+import type { GardenNow } from "../garden-now.server";
 import type { Device } from "./device";
 import { inboxOf } from "./inbox-folder";
 
@@ -22,7 +22,7 @@ const MOST_BYTES = 64 * 1024;
 const MOST_ENTRIES = 5;
 
 /** The last weights that a real scale has shown, latest first; empty where none is there. */
-export function lastWeights(d: Desk): ScaleEntry[] {
+export function lastWeights(d: GardenNow): ScaleEntry[] {
   const folder = inboxOf();
   const logs = (() => {
     try {

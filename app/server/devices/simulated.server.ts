@@ -7,18 +7,18 @@ import { sayTemp } from "#core/units/say";
 import { demoDesk } from "#standins/demo-garden";
 import { simulatedScale } from "#standins/kitchen-scale";
 import { roomThermometer } from "#standins/room-thermometer";
-import type { Desk } from "../desk.server";
+import type { GardenNow } from "../garden-now.server";
 import type { Device } from "./device";
 
 /** What a simulated sensor in a place shows now. */
-export function simulatedReading(d: Desk, place: Place): PlaceReading {
+export function simulatedReading(d: GardenNow, place: Place): PlaceReading {
   const air = airOf(place, [])(d.today);
   return roomThermometer(place.id, { meanC: air.tempC, swingC: 1, humidityPct: air.humidityPct ?? 60 }, 5).readAt(
     d.now,
   );
 }
 /** What a simulated forecast office issues today. */
-export const simulatedForecast = (d: Desk) => demoDesk().forecast(d.today, 14);
+export const simulatedForecast = (d: GardenNow) => demoDesk().forecast(d.today, 14);
 
 /** The scale is asked when it has come to rest. */
 const AT_REST_MS = 5000;

@@ -1,9 +1,9 @@
-import type { Desk } from "../desk.server";
+import type { GardenNow } from "../garden-now.server";
 import { importWeather } from "../weather-import.server";
-import type { Device, Taken } from "./device";
+import type { Device, FileOutcome } from "./device";
 
 /** Brings a weather file in as the weather page does; columns that it cannot tell are for the page to set. */
-async function taken(d: Desk, what: "record" | "forecast", text: string): Promise<Taken> {
+async function taken(d: GardenNow, what: "record" | "forecast", text: string): Promise<FileOutcome> {
   const came = await importWeather(d, { what }, text);
   switch (came.kind) {
     case "done":

@@ -36,7 +36,7 @@ export type Store = {
   /** what a unit over the capacity costs, in kilos of potatoes */
   over: number;
   /** what fills it: a pick between two times (days from today's midnight, the second excluded) */
-  drawers: { plantingId: string; perG: number; fromT: number; toT: number }[];
+  draws: { plantingId: string; perG: number; fromT: number; toT: number }[];
 };
 
 /** A planting that may not be taken at a slot, and why; the gardener's own hand can lift it unless it is the law. */

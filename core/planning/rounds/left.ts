@@ -40,7 +40,7 @@ export function leftStanding(problem: PlanProblem, schedule: Schedule): LeftStan
       (s, k) =>
         s.kind !== "containers" &&
         fills[k]! >= s.capacity - 1e-6 &&
-        s.drawers.some((d) => d.plantingId === supply.plantingId),
+        s.draws.some((d) => d.plantingId === supply.plantingId),
     );
     if (full.length > 0)
       return say(
@@ -67,7 +67,7 @@ export function fullestPlaces(problem: PlanProblem, schedule: Schedule): Fullest
     if (store.kind !== "room") return;
     const known = best.get(store.words);
     if (known && known.peak >= fill[k]!) return;
-    const until = Math.max(...store.drawers.map((d) => d.toT)) - 1;
+    const until = Math.max(...store.draws.map((d) => d.toT)) - 1;
     const slot = [...problem.slots].reverse().find((s) => s.t <= until + 1) ?? problem.slots[0];
     best.set(store.words, {
       words: store.words,

@@ -14,7 +14,7 @@ export function storesFilled(problem: PlanProblem, schedule: readonly (readonly 
       const taken = massOf(fateOf(problem, supply, k === 0 ? -1 : steps[k - 1]!.slot, step.slot));
       const grams = taken + (step.take === "strip" ? stripMassG(supply, problem.nowT, t) : 0);
       stores.forEach((store, s) => {
-        for (const d of store.drawers)
+        for (const d of store.draws)
           if (d.plantingId === supply.plantingId && t >= d.fromT && t < d.toT) fill[s]! += d.perG * grams;
       });
     });

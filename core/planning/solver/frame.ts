@@ -148,7 +148,7 @@ function mustsOf(problem: PlanProblem, arcs: readonly Arcs[], slotIndex: Readonl
 function drawsOf(problem: PlanProblem, arcs: readonly Arcs[]): Draw[][][] {
   const of = new Map<string, Draw[][]>(arcs.map((a) => [a.supply.plantingId, problem.slots.map((): Draw[] => [])]));
   (problem.stores ?? []).forEach((store, s) => {
-    for (const d of store.drawers)
+    for (const d of store.draws)
       problem.slots.forEach((slot, j) => {
         if (slot.t >= d.fromT && slot.t < d.toT) of.get(d.plantingId)?.[j]?.push({ store: s, perG: d.perG });
       });

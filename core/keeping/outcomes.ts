@@ -4,7 +4,7 @@ import { isCrop, type Way } from "../weighing/pick";
 import { type LotEvent, type LotSeed, lotsNow } from "./lot";
 
 /** What became of a crop, g. */
-export type Became = {
+export type Outcomes = {
   eatenG: number;
   putByG: number;
   givenG: number;
@@ -32,11 +32,11 @@ const AT_ONCE: Partial<Record<Way, "eatenG" | "givenG" | "animalsG" | "compostG"
  * rest is counted by where it went from the basket, which over twenty seasons is nearly all of it.
  * @param seedsFor the lots that picks began
  */
-export function becameOf(
+export function outcomesOf(
   entries: readonly LoggedPick[],
   events: readonly LotEvent[],
   seedsFor: (entries: readonly LoggedPick[]) => LotSeed[],
-): Became {
+): Outcomes {
   const told = new Set(events.flatMap((e) => [e.lotId, e.toLot ?? ""]).map((id) => id.split(".")[0]!));
   const sum = { eatenG: 0, putByG: 0, givenG: 0, animalsG: 0, compostG: 0, lostG: 0, apartG: 0, leftG: 0 };
   const causes = new Map<string, number>();

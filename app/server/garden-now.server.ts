@@ -20,41 +20,41 @@ export function db(): Db {
   return holder.akmedonDb;
 }
 
-export type Desk = { snapshot: Snapshot; outlook: Outlook; now: string; today: string };
+export type GardenNow = { snapshot: Snapshot; outlook: Outlook; now: string; today: string };
 
-let memo: { key: string; desk: Desk } | null = null;
+let memo: { key: string; now: GardenNow } | null = null;
 const memory = new Memory();
 
 /** The garden as it stands now, judged. Worked out once for each change and each quarter of an hour. */
-export function desk(): Desk {
+export function gardenNow(): GardenNow {
   const open = db();
   const stamp = `${revision(open)}`;
-  const garden = memo?.desk.snapshot.garden;
+  const garden = memo?.now.snapshot.garden;
   const now = garden ? nowAt(garden) : null;
   const key = `${stamp} ${now?.slice(0, 13)}`;
   if (memo && now && memo.key === key) {
     // what is judged holds for the hour; what is written down carries the minute
-    memo.desk.now = now;
-    return memo.desk;
+    memo.now.now = now;
+    return memo.now;
   }
   const snapshot = snapshotOf(open);
   const moment = nowAt(snapshot.garden);
   const outlook = outlookOf(snapshot, moment, true, false, memory);
   memo = {
     key: `${stamp} ${moment.slice(0, 13)}`,
-    desk: { snapshot, outlook, now: moment, today: moment.slice(0, 10) },
+    now: { snapshot, outlook, now: moment, today: moment.slice(0, 10) },
   };
-  return memo.desk;
+  return memo.now;
 }
 
 export const NO_WISHES: Wishes = { take: [], leave: [], open: [] };
 
 /** The planner's question for the garden as it stands. */
-export const problem = (d: Desk, wishes: Wishes = NO_WISHES, kept: Kept[] = []): PlanProblem =>
+export const problem = (d: GardenNow, wishes: Wishes = NO_WISHES, kept: Kept[] = []): PlanProblem =>
   problemOf(d.snapshot, d.outlook, wishes, kept);
 
 /** The handbook with this garden's own crops as they were written, without what its scale has taught. */
-export const plainHandbook = (): Handbook => handbookWith(desk().snapshot.ownCrops);
+export const plainHandbook = (): Handbook => handbookWith(gardenNow().snapshot.ownCrops);
 
 /** The handbook with this garden's own crops and what its scale has taught. */
-export const handbook = (): Handbook => bookOf(desk().snapshot);
+export const handbook = (): Handbook => bookOf(gardenNow().snapshot);

@@ -9,7 +9,7 @@ import { touchesOf, versionOf } from "./touches";
  * Reads something of one table and keeps it until that table is written to, by this process or by another: a station's
  * twenty years need not be read anew because a pick was logged.
  */
-export function kept<T>(name: TableName, read: (db: Db) => T): (db: Db) => T {
+export function cachedRead<T>(name: TableName, read: (db: Db) => T): (db: Db) => T {
   const memo = new WeakMap<Db, { stamp: string; value: T }>();
   return (db) => {
     const stamp = `${touchesOf(db, name).count} ${versionOf(db)}`;
