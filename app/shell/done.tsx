@@ -4,12 +4,13 @@ import { useEffect, useMemo } from "react";
 import { useNavigate, useSearchParams, useSubmit } from "react-router";
 import { useNarrow } from "../ui/use-narrow";
 
+const DONE = "done";
 /** One at a time: by the table in the corner; on a phone under the frame's head, clear of what the thumb is about to press. */
 const toasterFor = (narrow: boolean) =>
   createToaster({
     placement: narrow ? "top" : "bottom-end",
-    max: 1,
     overlap: false,
+    removeDelay: 0,
     offsets: { left: "16px", right: "16px", top: "66px", bottom: "16px" },
   });
 
@@ -33,22 +34,27 @@ export function Done({
   // the address tells what was done: only another address changes what is shown
   // biome-ignore lint/correctness/useExhaustiveDependencies: see above
   useEffect(() => {
-    if (!words) return;
+    if (!words) {
+      toaster.remove(DONE);
+      return;
+    }
     const close = () => {
       const next = new URLSearchParams(params);
       next.delete("done");
       next.delete("said");
       navigate({ search: next.toString() }, { replace: true, preventScrollReset: true });
     };
-    const shown = toaster.create({
+    const shown = {
       title: words,
       duration: Number.POSITIVE_INFINITY,
       meta: { close },
-      ...(id
-        ? { action: { label: "Undo", onClick: () => submit({ id, back }, { method: "post", action: "/undo" }) } }
-        : {}),
-    });
-    return () => toaster.remove(shown);
+      action: id
+        ? { label: "Undo", onClick: () => submit({ id, back }, { method: "post", action: "/undo" }) }
+        : undefined,
+    };
+    // what was done before is over as soon as something else was
+    if (toaster.isVisible(DONE)) toaster.update(DONE, shown);
+    else toaster.create({ id: DONE, ...shown });
   }, [words, id, back, toaster]);
   return (
     <Portal>
