@@ -199,7 +199,8 @@ const GLOVE_PX = 48;
 const tooSmall = (page: Page): Promise<string[]> =>
   page.evaluate(
     ([least, pictures]) => {
-      const pressed = "a[href], button, input:not([type=hidden], [aria-hidden=true]), select, textarea, summary, [role=checkbox]";
+      const pressed =
+        "a[href], button, input:not([type=hidden], [aria-hidden=true]), select, textarea, summary, [role=checkbox]";
       return [...document.querySelectorAll<HTMLElement>(pressed)].flatMap((e) => {
         const style = getComputedStyle(e);
         const own = e.getBoundingClientRect();

@@ -1,6 +1,6 @@
-import { scaleLinear } from "d3-scale";
 import { line } from "d3-shape";
 import { sayDay } from "#core/calendar/day";
+import { linear } from "../ui/linear";
 
 type Point = { t: number; day: string; here: number } & Record<string, number | string>;
 type Props = { points: readonly Point[]; here: string; other: { id: string; name: string } | null };
@@ -11,8 +11,8 @@ const H = 170;
 export function GoodCurve({ points, here, other }: Props) {
   if (points.length < 2) return null;
   const last = points.at(-1)!;
-  const x = scaleLinear([0, last.t], [0, W]);
-  const y = scaleLinear([0, 100], [H, 8]);
+  const x = linear([0, last.t], [0, W]);
+  const y = linear([0, 100], [H, 8]);
   const path = (of: (p: Point) => number) =>
     line<Point>()
       .x((p) => x(p.t))

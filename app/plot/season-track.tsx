@@ -1,6 +1,6 @@
-import { scaleLinear } from "d3-scale";
 import { area } from "d3-shape";
 import { daysBetween, sayDay } from "#core/calendar/day";
+import { linear } from "../ui/linear";
 import { SvgText } from "../ui/svg-text";
 
 /** A day with its chances of being nearly ready, ready, and past. */
@@ -25,9 +25,9 @@ export function SeasonTrack({
   const first = days[0]![0];
   const last = days.at(-1)![0];
   const span = Math.max(1, daysBetween(first, last));
-  const at = scaleLinear([0, span], [0, W]);
+  const at = linear([0, span], [0, W]);
   const x = (day: string) => at(daysBetween(first, day));
-  const y = scaleLinear([0, 1], [H, 10]);
+  const y = linear([0, 1], [H, 10]);
   const band = (low: (d: TrackDay) => number, high: (d: TrackDay) => number) =>
     area<TrackDay>()
       .x((d) => x(d[0]))

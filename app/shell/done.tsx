@@ -15,7 +15,7 @@ const toasterFor = (narrow: boolean) =>
   });
 
 /** Says what was done and offers to take it back; goes away by itself only when another page is opened. */
-export function Done({
+export default function Done({
   undo,
   said,
   back,
@@ -52,9 +52,12 @@ export function Done({
         ? { label: "Undo", onClick: () => submit({ id, back }, { method: "post", action: "/undo" }) }
         : undefined,
     };
-    // what was done before is over as soon as something else was
-    if (toaster.isVisible(DONE)) toaster.update(DONE, shown);
-    else toaster.create({ id: DONE, ...shown });
+    // what was done before is over as soon as something else was; first drawn together with this, it listens a moment later
+    const say = setTimeout(() => {
+      if (toaster.isVisible(DONE)) toaster.update(DONE, shown);
+      else toaster.create({ id: DONE, ...shown });
+    });
+    return () => clearTimeout(say);
   }, [words, id, back, toaster]);
   return (
     <Portal>

@@ -1,5 +1,6 @@
-import { Box, chakra, Flex, Menu, Portal, Text } from "@chakra-ui/react";
+import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { LayoutGrid } from "lucide-react";
+import { lazy, Suspense, useState } from "react";
 import { NavLink, Outlet, useLocation, useNavigation } from "react-router";
 import { sayDay } from "#core/calendar/day";
 import { undoable } from "#db/change";
@@ -7,11 +8,12 @@ import { gardenOf, nowAt } from "#db/garden";
 import { lastGood, useKept } from "../offline/last-good";
 import { db } from "../server/garden-now.server";
 import { CountryContext } from "../ui/country";
-import { Hint } from "../ui/hint";
 import { LookButton } from "../ui/looks";
+import { useAwake } from "../ui/use-awake";
+import { usePressedOpen } from "../ui/use-pressed-open";
 import type { Route } from "./+types/frame";
-import { Done } from "./done";
-import { PARTS } from "./parts";
+import { Tab } from "./frame-links";
+import { MORE, PARTS, WITHIN_REACH } from "./parts";
 import { Shortcuts } from "./shortcuts";
 import { WaitingBar } from "./waiting-line";
 
@@ -32,22 +34,20 @@ export function loader({ url }: Route.LoaderArgs) {
 /** The frame stands without a signal too, as it was when the server last answered. */
 export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) => lastGood("frame", () => serverLoader());
 
-const Tab = chakra(NavLink, {
-  base: {
-    display: "flex",
-    alignItems: "center",
-    gap: "2",
-    px: "3",
-    minH: "48px",
-    color: "inkSoft",
-    fontWeight: "600",
-    textDecoration: "none",
-    borderBottomWidth: "3px",
-    borderColor: "transparent",
-    "&[aria-current=page]": { color: "ink", borderColor: "madder" },
-    _hover: { color: "ink" },
-  },
-});
+const Done = lazy(() => import("./done"));
+/** What was done last is said by a part that is loaded with the first change of a visit. */
+function DoneWhenSaid(done: { undo: { id: string; label: string } | null; said: string | null; back: string }) {
+  const any = done.undo !== null || done.said !== null;
+  const awake = useAwake();
+  const [since, setSince] = useState(any);
+  if (any && !since) setSince(true);
+  return since && awake ? (
+    <Suspense fallback={null}>
+      <Done {...done} />
+    </Suspense>
+  ) : null;
+}
+
 const HOME = { display: "flex", alignItems: "center", gap: 10, minHeight: 48, minWidth: 0, textDecoration: "none" };
 const Thumb = chakra(NavLink, {
   base: {
@@ -123,11 +123,11 @@ export default function Frame({ loaderData }: Route.ComponentProps) {
         </Flex>
         <Box ml={{ base: "auto", lg: "0" }} fontSize={{ base: "xs", sm: "sm" }} color="inkSoft" whiteSpace="nowrap">
           {pinned ? (
-            <Hint words="The demo garden’s clock stands still; let time pass in Settings.">
+            <chakra.span title="The demo garden’s clock stands still; let time pass in Settings">
               <NavLink to="/settings#clock" style={{ color: "inherit" }}>
                 {sayDay(now.slice(0, 10))}, {now.slice(11)}
               </NavLink>
-            </Hint>
+            </chakra.span>
           ) : (
             `${sayDay(now.slice(0, 10))}, ${now.slice(11)}`
           )}
@@ -144,7 +144,7 @@ export default function Frame({ loaderData }: Route.ComponentProps) {
         data-noprint
       />
       <WaitingBar />
-      <Done undo={undo?.label ? { id: undo.id, label: undo.label } : null} said={said} back={here} />
+      <DoneWhenSaid undo={undo?.label ? { id: undo.id, label: undo.label } : null} said={said} back={here} />
       <CountryContext value={{ order: units === "us" ? "month-first" : "day-first", today: now.slice(0, 10) }}>
         <Outlet />
       </CountryContext>
@@ -162,7 +162,7 @@ export default function Frame({ loaderData }: Route.ComponentProps) {
         zIndex="5"
         data-noprint
       >
-        {PARTS.slice(0, 4).map((p) => (
+        {PARTS.slice(0, WITHIN_REACH).map((p) => (
           <Thumb key={p.to} to={p.to} end={p.to === "/"}>
             <p.icon size={22} aria-hidden />
             {p.name}
@@ -175,44 +175,38 @@ export default function Frame({ loaderData }: Route.ComponentProps) {
   );
 }
 
-/** The rest of the parts on a phone: a menu that opens above the thumb, goes by keys and Escape, and gives the focus back. */
+const MoreMenu = lazy(() => import("./more-menu"));
+
+/** Opens the rest of the parts on a phone, and has the focus back when they close. */
 function MoreParts() {
+  const { open, close, press } = usePressedOpen<HTMLButtonElement>();
   return (
     <Box flex="1">
-      <Menu.Root positioning={{ placement: "top-end", gutter: 8 }} lazyMount unmountOnExit>
-        <Menu.Trigger asChild>
-          <chakra.button
-            type="button"
-            w="100%"
-            minH="58px"
-            display="flex"
-            flexDirection="column"
-            alignItems="center"
-            justifyContent="center"
-            fontSize="xs"
-            fontWeight="600"
-            color="inkSoft"
-            borderTopWidth="3px"
-            borderColor="transparent"
-          >
-            <LayoutGrid size={22} aria-hidden />
-            More
-          </chakra.button>
-        </Menu.Trigger>
-        <Portal>
-          <Menu.Positioner>
-            <Menu.Content>
-              {PARTS.slice(4).map((p) => (
-                <Menu.Item key={p.to} value={p.to} asChild>
-                  <Tab to={p.to} minH="52px" px="5" borderBottomWidth="0">
-                    <p.icon size={20} aria-hidden /> {p.name}
-                  </Tab>
-                </Menu.Item>
-              ))}
-            </Menu.Content>
-          </Menu.Positioner>
-        </Portal>
-      </Menu.Root>
+      <chakra.button
+        id={MORE}
+        type="button"
+        w="100%"
+        minH="58px"
+        display="flex"
+        flexDirection="column"
+        alignItems="center"
+        justifyContent="center"
+        fontSize="xs"
+        fontWeight="600"
+        color="inkSoft"
+        borderTopWidth="3px"
+        borderColor="transparent"
+        aria-haspopup="menu"
+        {...press}
+      >
+        <LayoutGrid size={22} aria-hidden />
+        More
+      </chakra.button>
+      {open && (
+        <Suspense fallback={null}>
+          <MoreMenu onClose={close} />
+        </Suspense>
+      )}
     </Box>
   );
 }

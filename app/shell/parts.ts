@@ -13,7 +13,13 @@ import {
   Sunrise,
 } from "lucide-react";
 
-/** The parts of the work in order; the first five are within reach of a thumb. */
+/** So many parts are within reach of a thumb; the rest stand behind “More”. */
+export const WITHIN_REACH = 4;
+
+/** Id of the button that opens the rest. */
+export const MORE = "more-parts";
+
+/** The parts of the work in order. */
 export const PARTS: { to: string; name: string; icon: LucideIcon; key: string }[] = [
   { to: "/", name: "Today", icon: Sunrise, key: "t" },
   { to: "/walk", name: "Walk", icon: Footprints, key: "w" },

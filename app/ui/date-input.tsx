@@ -1,11 +1,15 @@
-import { DatePicker, Input as Line, Portal, parseDate } from "@chakra-ui/react";
-import { CalendarDays, ChevronLeft, ChevronRight } from "lucide-react";
-import { useContext, useRef, useState } from "react";
+import { Box, chakra } from "@chakra-ui/react";
+import { CalendarDays } from "lucide-react";
+import { lazy, Suspense, useContext, useRef, useState } from "react";
 import { type Day, isDay } from "#core/calendar/day";
 import { readDay, sayTyped } from "#core/calendar/typed-day";
 import { CountryContext } from "./country";
+import { THUMB } from "./theme/recipes";
 import { type FieldProps, Input } from "./ui";
 import { useAwake } from "./use-awake";
+import { usePressedOpen } from "./use-pressed-open";
+
+const Month = lazy(() => import("./month"));
 
 type Props = Partial<FieldProps> & {
   /** day at first, "" for none; a text that is no day stays as it was typed */
@@ -22,12 +26,25 @@ type Props = Partial<FieldProps> & {
 
 /** A date, typed as people do or picked from a month; shown as the garden's country writes it, sent as 2026-10-06. */
 export function DateInput({ defaultValue = "", value, onDay, name, form, ...rest }: Props) {
-  const awake = useAwake();
   const given = value ?? defaultValue;
-  if (awake)
+  if (useAwake())
     return <Picked {...rest} name={name} form={form} given={given} follows={value !== undefined} onDay={onDay} />;
   return <Input {...rest} type="date" name={name} form={form} minW="0" defaultValue={given} />;
 }
+
+const Opener = chakra("button", {
+  base: {
+    position: "absolute",
+    right: "0",
+    top: "0",
+    h: "100%",
+    w: THUMB,
+    display: "grid",
+    placeItems: "center",
+    color: "moss",
+    cursor: "pointer",
+  },
+});
 
 function Picked({
   given,
@@ -40,9 +57,12 @@ function Picked({
   w,
   ...field
 }: Omit<Props, "value" | "defaultValue"> & { given: string; follows: boolean }) {
-  const { order, today } = useContext(CountryContext);
+  const country = useContext(CountryContext);
+  const { order, today } = country;
   const shownAs = (day: string) => (isDay(day) ? sayTyped(day, order) : day);
   const sent = useRef<HTMLInputElement>(null);
+  const line = useRef<HTMLDivElement>(null);
+  const { open, close, press } = usePressedOpen<HTMLButtonElement>();
   const [day, setDay] = useState(given);
   const [text, setText] = useState(shownAs(given));
   const said = isDay(day) ? day : "";
@@ -60,76 +80,41 @@ function Picked({
     onDay?.(isDay(next) ? next : "");
   };
   return (
-    <DatePicker.Root
-      w={w}
-      locale={order === "month-first" ? "en-US" : "en-GB"}
-      timeZone="UTC"
-      startOfWeek={order === "month-first" ? 0 : 1}
-      value={isDay(day) ? [parseDate(day)] : []}
-      min={min ? parseDate(min) : undefined}
-      max={max ? parseDate(max) : undefined}
-      defaultFocusedValue={isDay(today) ? parseDate(today) : undefined}
-      onValueChange={(e) => {
-        const picked = e.value[0]?.toString();
-        if (!picked || picked === day) return;
-        put(picked);
-        setText(shownAs(picked));
-      }}
-      lazyMount
-      unmountOnExit
-    >
+    <Box ref={line} position="relative" w={w} minW="0">
       {name && <input ref={sent} type="hidden" name={name} form={form} value={day} />}
-      <DatePicker.Control>
-        <Line
-          {...field}
-          // the month writes into what is called its input: this line is ours, what was typed stays
-          data-part="line"
-          value={text}
-          autoComplete="off"
-          pe="12"
-          minW="0"
-          onChange={(e) => {
-            setText(e.target.value);
-            put(readDay(e.target.value, order, today) ?? e.target.value.trim());
-          }}
-          onBlur={() => {
-            setText(shownAs(day));
-            // what is sent is left as well: a checked form looks at it
-            sent.current?.dispatchEvent(new FocusEvent("focusout", { bubbles: true }));
-          }}
-        />
-        <DatePicker.Trigger aria-label="Choose from a month">
-          <CalendarDays size={18} aria-hidden />
-        </DatePicker.Trigger>
-      </DatePicker.Control>
-      <Portal>
-        <DatePicker.Positioner>
-          <DatePicker.Content>
-            {(["day", "month", "year"] as const).map((view) => (
-              <DatePicker.View key={view} view={view}>
-                <DatePicker.ViewControl>
-                  <DatePicker.PrevTrigger>
-                    <ChevronLeft size={20} aria-hidden />
-                  </DatePicker.PrevTrigger>
-                  <DatePicker.ViewTrigger>
-                    <DatePicker.RangeText />
-                  </DatePicker.ViewTrigger>
-                  <DatePicker.NextTrigger>
-                    <ChevronRight size={20} aria-hidden />
-                  </DatePicker.NextTrigger>
-                </DatePicker.ViewControl>
-                {view === "day" ? (
-                  <DatePicker.DayTable />
-                ) : view === "month" ? (
-                  <DatePicker.MonthTable />
-                ) : (
-                  <DatePicker.YearTable />
-                )}
-              </DatePicker.View>
-            ))}
-          </DatePicker.Content>
-        </DatePicker.Positioner>
-      </Portal>
-    </DatePicker.Root>
+      <Input
+        {...field}
+        value={text}
+        autoComplete="off"
+        pe="12"
+        minW="0"
+        onChange={(e) => {
+          setText(e.target.value);
+          put(readDay(e.target.value, order, today) ?? e.target.value.trim());
+        }}
+        onBlur={() => {
+          setText(shownAs(day));
+          // what is sent is left as well: a checked form looks at it
+          sent.current?.dispatchEvent(new FocusEvent("focusout", { bubbles: true }));
+        }}
+      />
+      <Opener type="button" aria-label="Choose from a month" aria-haspopup="dialog" {...press}>
+        <CalendarDays size={18} aria-hidden />
+      </Opener>
+      {open && (
+        <Suspense fallback={null}>
+          <Month
+            {...{ day, country, min, max }}
+            under={() => line.current}
+            onClose={close}
+            onDay={(picked) => {
+              put(picked);
+              setText(shownAs(picked));
+              close();
+            }}
+          />
+        </Suspense>
+      )}
+    </Box>
   );
 }

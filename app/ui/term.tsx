@@ -1,4 +1,6 @@
-import { chakra, Popover, Portal } from "@chakra-ui/react";
+import { chakra } from "@chakra-ui/react";
+import { lazy, Suspense } from "react";
+import { usePressedOpen } from "./use-pressed-open";
 
 /** Terms of our own, each in one line; `docs/glossary.md` holds them all. */
 export const TERMS = {
@@ -29,32 +31,33 @@ const Ask = chakra("button", {
   },
 });
 
+const Meaning = lazy(() => import("./meaning"));
+
 /** A small “?” beside a term of our own; it says in one line what it is. */
 export function Term({ of }: { of: TermName }) {
+  const { open, button, close, press } = usePressedOpen<HTMLButtonElement>();
   return (
-    <Popover.Root positioning={{ placement: "top" }} lazyMount unmountOnExit>
-      <Popover.Trigger asChild>
-        <Ask type="button" aria-label={`What is a ${of}?`} data-noprint>
-          <chakra.span
-            display="grid"
-            placeItems="center"
-            w="20px"
-            h="20px"
-            borderWidth="1.5px"
-            borderColor="moss"
-            borderRadius="full"
-            lineHeight="1"
-            aria-hidden
-          >
-            ?
-          </chakra.span>
-        </Ask>
-      </Popover.Trigger>
-      <Portal>
-        <Popover.Positioner>
-          <Popover.Content>{TERMS[of]}</Popover.Content>
-        </Popover.Positioner>
-      </Portal>
-    </Popover.Root>
+    <>
+      <Ask type="button" aria-label={`What is a ${of}?`} aria-haspopup="dialog" data-noprint {...press}>
+        <chakra.span
+          display="grid"
+          placeItems="center"
+          w="20px"
+          h="20px"
+          borderWidth="1.5px"
+          borderColor="moss"
+          borderRadius="full"
+          lineHeight="1"
+          aria-hidden
+        >
+          ?
+        </chakra.span>
+      </Ask>
+      {open && (
+        <Suspense fallback={null}>
+          <Meaning words={TERMS[of]} over={() => button.current} onClose={close} />
+        </Suspense>
+      )}
+    </>
   );
 }

@@ -1,6 +1,6 @@
-import { scaleLinear } from "d3-scale";
 import { area } from "d3-shape";
 import { NEARLY_FROM, STEP } from "#core/planting/stage-grid";
+import { linear } from "../ui/linear";
 import { SvgText } from "../ui/svg-text";
 
 /** Where the crop may be between unready and past: the belief drawn as a ridge, and dashed what it was before. */
@@ -16,9 +16,9 @@ export function StageBar({ stage, before }: { stage: ArrayLike<number>; before: 
   const now = ridge(stage);
   const then = ridge(before);
   const most = Math.max(0.06, ...now, ...then);
-  const x = scaleLinear([0, 2], [0, W]);
-  const bin = scaleLinear([0, bins], [0, W]);
-  const y = scaleLinear([0, most], [H, 6]);
+  const x = linear([0, 2], [0, W]);
+  const bin = linear([0, bins], [0, W]);
+  const y = linear([0, most], [H, 6]);
   const path = (values: number[]) =>
     area<number>()
       .x((_, i) => bin(i))

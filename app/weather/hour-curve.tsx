@@ -1,8 +1,9 @@
-import { scaleLinear } from "d3-scale";
+import { ticks } from "d3-array";
 import { line } from "d3-shape";
 import { fahrenheitFromCelsius } from "#core/units/convert";
 import type { UnitSystem } from "#core/units/mass";
 import { sayTemp } from "#core/units/say";
+import { linear } from "../ui/linear";
 import { SvgText } from "../ui/svg-text";
 
 type Stretch = { fromHour: number; toHour: number };
@@ -24,10 +25,10 @@ export function HourCurve({ temps, wet, good, dewC, sunriseHour, sunsetHour, uni
   const left = 40;
   const low = Math.min(...temps, dewC ?? 99, 0) - 1;
   const high = Math.max(...temps) + 1;
-  const x = scaleLinear([0, 23], [left, W - 12]);
+  const x = linear([0, 23], [left, W - 12]);
   // lines at round degrees of the garden's own scale
   const shown = (tempC: number) => (units === "us" ? fahrenheitFromCelsius(tempC) : tempC);
-  const degrees = scaleLinear([shown(low), shown(high)], [H - 70, 12]);
+  const degrees = linear([shown(low), shown(high)], [H - 70, 12]);
   const y = (tempC: number) => degrees(shown(tempC));
   const curve = line<number>()
     .x((_, h) => x(h))
@@ -57,7 +58,7 @@ export function HourCurve({ temps, wet, good, dewC, sunriseHour, sunsetHour, uni
           fill="var(--ak-colors-frost-tint)"
         />
       )}
-      {degrees.ticks(6).map((t) => (
+      {ticks(shown(low), shown(high), 6).map((t) => (
         <g key={t}>
           <line x1={left} x2={W - 12} y1={degrees(t)} y2={degrees(t)} stroke="var(--ak-colors-rule-soft)" />
           <SvgText x={left - 6} y={degrees(t) + 4} size={11.5} textAnchor="end" fill="var(--ak-colors-ink-soft)">

@@ -1,10 +1,10 @@
 import { Box, chakra, Flex, Text, VisuallyHidden } from "@chakra-ui/react";
-import { scaleLinear } from "d3-scale";
 import { Link } from "react-router";
 import { weekdayName } from "#core/calendar/day";
 import type { UnitSystem } from "#core/units/mass";
 import { sayRain, saySpeed, sayTemp } from "#core/units/say";
 import type { Hazard } from "#core/weather/hazards";
+import { linear } from "../ui/linear";
 import { SvgText } from "../ui/svg-text";
 
 export type StripDay = {
@@ -35,7 +35,7 @@ const DayLink = chakra(Link, {
 export function WeatherStrip({ days, units }: { days: StripDay[]; units: UnitSystem }) {
   const low = Math.min(...days.map((d) => d.tempMinC), 0);
   const high = Math.max(...days.map((d) => d.tempMaxC));
-  const y = scaleLinear([low, Math.max(low + 1, high)], [72, 8]);
+  const y = linear([low, Math.max(low + 1, high)], [72, 8]);
   return (
     <Box overflowX="auto" position="relative" pb="1" tabIndex={0} role="group" aria-label="Weather of the coming days">
       <Flex minW="max-content" w="100%">
