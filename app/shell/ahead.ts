@@ -9,6 +9,15 @@ const worker = async (): Promise<ServiceWorker | null> =>
 /** Scripts of every page, as React Router knows them. */
 type Manifest = { routes: Record<string, { module: string; imports?: string[] } | undefined> };
 
+/** What pages load when it is first asked for, had in good time. */
+const PARTS_LATER: readonly (() => Promise<unknown>)[] = [
+  () => import("./more-menu"),
+  () => import("./done"),
+  () => import("./keys-sheet"),
+  () => import("../ui/meaning"),
+  () => import("../ui/month"),
+];
+
 /**
  * Has what the garden needs without a signal, once the page has come to rest: with a service worker the pages
  * themselves; without one every page's script, so that a tap on a page ends in a word and not in the browser's own
@@ -17,6 +26,7 @@ type Manifest = { routes: Record<string, { module: string; imports?: string[] } 
 export function keepAhead(): () => void {
   const timer = setTimeout(async () => {
     void keepSheets();
+    await Promise.allSettled(PARTS_LATER.map((load) => load()));
     try {
       if (navigator.serviceWorker?.controller || (await hasWorker())) {
         const response = await fetch("/pages-ahead");

@@ -1,5 +1,6 @@
-import { chakra } from "@chakra-ui/react";
+import { Box, chakra } from "@chakra-ui/react";
 import { NavLink } from "react-router";
+import { PARTS, WITHIN_REACH } from "./parts";
 
 /** A part in the frame. */
 export const Tab = chakra(NavLink, {
@@ -18,3 +19,29 @@ export const Tab = chakra(NavLink, {
     _hover: { color: "ink" },
   },
 });
+
+/** The rest of the parts on a phone as a plain list, where their menu cannot be loaded. */
+export function PlainMore({ onClose }: { onClose: () => void }) {
+  return (
+    <Box
+      position="fixed"
+      right="2"
+      bottom="74px"
+      zIndex="10"
+      bg="sheet"
+      borderWidth="1px"
+      borderColor="rule"
+      borderRadius="leaf"
+      boxShadow="lg"
+      minW="200px"
+      py="2"
+      onClick={onClose}
+    >
+      {PARTS.slice(WITHIN_REACH).map((p) => (
+        <Tab key={p.to} to={p.to} minH="52px" px="5" borderBottomWidth="0">
+          <p.icon size={20} aria-hidden /> {p.name}
+        </Tab>
+      ))}
+    </Box>
+  );
+}

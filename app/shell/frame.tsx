@@ -1,6 +1,6 @@
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { LayoutGrid } from "lucide-react";
-import { lazy, Suspense, useState } from "react";
+import { Suspense, useState } from "react";
 import { NavLink, Outlet, useLocation, useNavigation } from "react-router";
 import { sayDay } from "#core/calendar/day";
 import { undoable } from "#db/change";
@@ -8,11 +8,12 @@ import { gardenOf, nowAt } from "#db/garden";
 import { lastGood, useKept } from "../offline/last-good";
 import { db } from "../server/garden-now.server";
 import { CountryContext } from "../ui/country";
+import { lazyOr } from "../ui/lazy-or";
 import { LookButton } from "../ui/looks";
 import { useAwake } from "../ui/use-awake";
 import { usePressedOpen } from "../ui/use-pressed-open";
 import type { Route } from "./+types/frame";
-import { Tab } from "./frame-links";
+import { PlainMore, Tab } from "./frame-links";
 import { MORE, PARTS, WITHIN_REACH } from "./parts";
 import { Shortcuts } from "./shortcuts";
 import { WaitingBar } from "./waiting-line";
@@ -34,7 +35,7 @@ export function loader({ url }: Route.LoaderArgs) {
 /** The frame stands without a signal too, as it was when the server last answered. */
 export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) => lastGood("frame", () => serverLoader());
 
-const Done = lazy(() => import("./done"));
+const Done = lazyOr(() => import("./done"));
 /** What was done last is said by a part that is loaded with the first change of a visit. */
 function DoneWhenSaid(done: { undo: { id: string; label: string } | null; said: string | null; back: string }) {
   const any = done.undo !== null || done.said !== null;
@@ -175,7 +176,7 @@ export default function Frame({ loaderData }: Route.ComponentProps) {
   );
 }
 
-const MoreMenu = lazy(() => import("./more-menu"));
+const MoreMenu = lazyOr(() => import("./more-menu"), PlainMore);
 
 /** Opens the rest of the parts on a phone, and has the focus back when they close. */
 function MoreParts() {

@@ -1,7 +1,8 @@
-import { lazy, Suspense, useEffect, useState } from "react";
+import { Suspense, useEffect, useState } from "react";
 import { useNavigate } from "react-router";
+import { lazyOr } from "../ui/lazy-or";
 
-const KeysSheet = lazy(() => import("./keys-sheet"));
+const KeysSheet = lazyOr(() => import("./keys-sheet"));
 
 /** Keys that work everywhere: g and a letter goes to a part, n logs a pick, ? shows the sheet. */
 export function Shortcuts({ parts }: { parts: { to: string; name: string; key: string }[] }) {

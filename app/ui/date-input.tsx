@@ -1,15 +1,16 @@
 import { Box, chakra } from "@chakra-ui/react";
 import { CalendarDays } from "lucide-react";
-import { lazy, Suspense, useContext, useRef, useState } from "react";
+import { Suspense, useContext, useRef, useState } from "react";
 import { type Day, isDay } from "#core/calendar/day";
 import { readDay, sayTyped } from "#core/calendar/typed-day";
 import { CountryContext } from "./country";
+import { lazyOr } from "./lazy-or";
 import { THUMB } from "./theme/recipes";
 import { type FieldProps, Input } from "./ui";
 import { useAwake } from "./use-awake";
 import { usePressedOpen } from "./use-pressed-open";
 
-const Month = lazy(() => import("./month"));
+const Month = lazyOr(() => import("./month"));
 
 type Props = Partial<FieldProps> & {
   /** day at first, "" for none; a text that is no day stays as it was typed */

@@ -1,5 +1,6 @@
 import { chakra } from "@chakra-ui/react";
-import { lazy, Suspense } from "react";
+import { Suspense } from "react";
+import { lazyOr } from "./lazy-or";
 import { usePressedOpen } from "./use-pressed-open";
 
 /** Terms of our own, each in one line; `docs/glossary.md` holds them all. */
@@ -31,7 +32,11 @@ const Ask = chakra("button", {
   },
 });
 
-const Meaning = lazy(() => import("./meaning"));
+/** Without a signal the meaning stands in the line. */
+function PlainMeaning({ words }: { words: string; over: () => HTMLElement | null; onClose: () => void }) {
+  return <chakra.span role="status">{words}</chakra.span>;
+}
+const Meaning = lazyOr(() => import("./meaning"), PlainMeaning);
 
 /** A small “?” beside a term of our own; it says in one line what it is. */
 export function Term({ of }: { of: TermName }) {
