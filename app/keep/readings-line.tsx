@@ -1,7 +1,9 @@
 import { Text } from "@chakra-ui/react";
+import { line } from "d3-shape";
 import { sayDay } from "#core/calendar/day";
 import type { UnitSystem } from "#core/units/mass";
 import { sayTemp } from "#core/units/say";
+import { linear } from "../ui/linear";
 
 type Reading = { at: string; tempC: number; humidityPct: number | null };
 const W = 480;
@@ -16,13 +18,17 @@ export function ReadingsLine({ readings, units }: { readings: readonly Reading[]
   const time = (at: string) => Date.parse(`${at}:00Z`);
   const from = time(readings[0]!.at);
   const span = Math.max(1, time(readings.at(-1)!.at) - from);
-  const x = (at: string) => ((time(at) - from) / span) * W;
-  const y = (c: number) => H - ((c - low) / (high - low)) * H;
+  const across = linear([0, span], [0, W]);
+  const x = (at: string) => across(time(at) - from);
+  const y = linear([low, high], [H, 0]);
+  const path = line<(typeof readings)[number]>()
+    .x((r) => x(r.at))
+    .y((r) => y(r.tempC));
   const last = readings.at(-1)!;
   return (
     <>
       <svg
-        viewBox={`-44 -6 ${W + 50} ${H + 28}`}
+        viewBox={`-44 -10 ${W + 50} ${H + 32}`}
         width="100%"
         role="img"
         aria-label={`From ${sayTemp(Math.min(...temps), units, 1)} to ${sayTemp(Math.max(...temps), units, 1)} over ${readings.length} readings`}
@@ -35,12 +41,7 @@ export function ReadingsLine({ readings, units }: { readings: readonly Reading[]
             </text>
           </g>
         ))}
-        <path
-          d={readings.map((r, i) => `${i === 0 ? "M" : "L"}${x(r.at).toFixed(1)} ${y(r.tempC).toFixed(1)}`).join("")}
-          fill="none"
-          stroke="var(--ak-colors-moss)"
-          strokeWidth="2"
-        />
+        <path d={path([...readings]) ?? ""} fill="none" stroke="var(--ak-colors-moss)" strokeWidth="2" />
         <text x={0} y={H + 18} fontSize="12" fill="var(--ak-colors-ink-soft)">
           {sayDay(readings[0]!.at.slice(0, 10))}
         </text>

@@ -149,7 +149,11 @@ export default function Season({ loaderData }: Route.ComponentProps) {
             </Section>
             {(ways.kept !== null || ways.causes.length > 0) && (
               <Section title="Lost, and why">
-                {ways.kept && <SumRow sum={ways.kept} />}
+                {ways.kept && (
+                  <Box css={{ "& details": { borderTopWidth: 0 } }}>
+                    <SumRow sum={ways.kept} />
+                  </Box>
+                )}
                 {ways.causes.map((c) => (
                   <Flex
                     key={`${c.where} ${c.cause}`}
