@@ -275,83 +275,10 @@ const emptyState = defineSlotRecipe({
   },
 });
 
-const step = {
-  flex: "1",
-  display: "grid",
-  placeItems: "center",
-  cursor: "pointer",
-  color: "moss",
-  _hover: { bg: "tint" },
-  _disabled: { opacity: 0.4 },
-} as const;
-const numberInput = defineSlotRecipe({
-  slots: ["root", "input", "control", "incrementTrigger", "decrementTrigger", "label", "valueText", "scrubber"],
-  base: {
-    root: { display: "flex", w: "100%", minW: "0" },
-    input: { ...written, borderEndRadius: "0", minW: "0" },
-    control: {
-      display: "flex",
-      flexDirection: { base: "row-reverse", lg: "column" },
-      w: { base: "96px", lg: "32px" },
-      flexShrink: "0",
-      borderWidth: "1.5px",
-      borderStartWidth: "0",
-      borderColor: "inkSoft",
-      borderEndRadius: "soft",
-      bg: "sheet",
-    },
-    incrementTrigger: step,
-    decrementTrigger: step,
-  },
-});
-
-const slider = defineSlotRecipe({
-  slots: ["root", "label", "control", "track", "range", "thumb", "valueText", "markerGroup", "marker"],
-  base: {
-    root: { w: "100%" },
-    label: { fontWeight: "600" },
-    control: { display: "flex", alignItems: "center", minH: THUMB, position: "relative" },
-    track: { flex: "1", h: "6px", bg: "tint", borderRadius: "full", overflow: "hidden" },
-    range: { h: "100%", bg: "moss" },
-    thumb: {
-      w: "26px",
-      h: "26px",
-      borderRadius: "full",
-      bg: "sheet",
-      borderWidth: "2px",
-      borderColor: "moss",
-      cursor: "grab",
-      outlineOffset: "2px",
-    },
-  },
-});
-
-const segmentGroup = defineSlotRecipe({
-  slots: ["root", "label", "item", "itemText", "itemControl", "indicator"],
-  base: {
-    root: { display: "inline-flex", flexWrap: "wrap", borderWidth: "1.5px", borderColor: "moss", borderRadius: "leaf" },
-    item: {
-      display: "grid",
-      placeItems: "center",
-      position: "relative",
-      minH: { base: THUMB, lg: "42px" },
-      px: "4",
-      fontWeight: "650",
-      color: "moss",
-      cursor: "pointer",
-      "&[data-state=checked]": { bg: "moss", color: "sheet" },
-      "&[data-focus-visible]": { outline: "3px solid", outlineColor: "focus", outlineOffset: "2px" },
-    },
-  },
-});
-
 const day = { w: "40px", h: "40px", display: "grid", placeItems: "center", cursor: "pointer", borderRadius: "soft" };
 const datePicker = defineSlotRecipe({
   slots: [
     "root",
-    "control",
-    "input",
-    "trigger",
     "positioner",
     "content",
     "view",
@@ -366,18 +293,6 @@ const datePicker = defineSlotRecipe({
     "tableCellTrigger",
   ],
   base: {
-    control: { position: "relative", minW: "0" },
-    trigger: {
-      position: "absolute",
-      right: "0",
-      top: "0",
-      h: "100%",
-      w: THUMB,
-      display: "grid",
-      placeItems: "center",
-      color: "moss",
-      cursor: "pointer",
-    },
     content: { ...popup, p: "3" },
     viewControl: { display: "flex", alignItems: "center", justifyContent: "space-between", mb: "1" },
     viewTrigger: { minH: THUMB, px: "3", fontWeight: "650", cursor: "pointer" },
@@ -414,8 +329,5 @@ export const slotRecipes = {
   progress,
   fileUpload,
   emptyState,
-  numberInput,
-  slider,
-  segmentGroup,
   datePicker,
 };
