@@ -77,6 +77,7 @@ describe("the parts that pages are made of", () => {
     await page.getByLabel("To", { exact: true }).selectOption("give");
     await answered(page, () => page.getByRole("button", { name: "Change", exact: true }).click());
     await page.getByText("2 picks: given away").waitFor();
+    expect(await page.getByText("2 picks chosen").count()).toBe(0);
     await page.goto("/picks?way=give&col=when&col=kind&col=way");
     const given = await page.locator("input[name=pick]").count();
     await page.goto("/changes");

@@ -124,6 +124,13 @@ export default function Picks({ loaderData, actionData }: Route.ComponentProps) 
     return `?${next}`;
   };
   const [chosen, setChosen] = useState<Record<string, boolean>>({});
+  // once something was done with them, they are chosen no more
+  const doneId = params.get("done");
+  const [doneBefore, setDoneBefore] = useState(doneId);
+  if (doneId !== doneBefore) {
+    setDoneBefore(doneId);
+    setChosen({});
+  }
   const here = new Set(rows.map((r) => r.id));
   const ids = Object.keys(chosen).filter((id) => chosen[id] && here.has(id));
   const sorted = (by: PickSort) => to({ sort: by, down: sort === by && down ? "0" : "1", page: "1" });

@@ -27,14 +27,14 @@ export default function KeysSheet({
           <Dialog.Content>
             <Dialog.Title>Keys</Dialog.Title>
             {parts.map((p) => (
-              <Flex key={p.to} gap="2" py="1" align="center">
+              <Flex key={p.to} gap="2" py="0.5" align="center">
                 <Kbd>g</Kbd>
                 <Kbd>{p.key}</Kbd>
                 <Text>{p.name}</Text>
               </Flex>
             ))}
             {OTHERS.map(([key, name]) => (
-              <Flex key={key} gap="2" py="1" align="center">
+              <Flex key={key} gap="2" py="0.5" align="center">
                 <Kbd>{key}</Kbd>
                 <Text>{name}</Text>
               </Flex>

@@ -153,10 +153,9 @@ const toast = defineSlotRecipe({
   base: {
     root: {
       display: "flex",
-      flexWrap: "wrap",
       alignItems: "center",
       gap: "3",
-      w: { base: "calc(100vw - 2rem)", sm: "auto" },
+      w: { base: "calc(100vw - 2rem)", sm: "max-content" },
       maxW: "44rem",
       bg: "ink",
       color: "paper",
@@ -169,7 +168,7 @@ const toast = defineSlotRecipe({
       opacity: "var(--opacity)",
       zIndex: "var(--z-index)",
     },
-    title: { flex: "1", minW: "10rem" },
+    title: { flex: "1", minW: "0" },
     actionTrigger: {
       minH: THUMB,
       px: "4",
