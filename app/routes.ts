@@ -84,6 +84,7 @@ export default [
   route("out/stand-in.html", "rounds/out-stand-in.tsx"),
   route("feed/:file", "rounds/feed.tsx"),
   route("out/rounds.ics", "rounds/out-rounds.tsx"),
+  route("rounds/question", "rounds/question.tsx"),
   route("out/yields.csv", "season/out-yields.tsx"),
   route("out/season.md", "season/out-report.tsx"),
   route("out/season/:table", "season/out-season.tsx"),

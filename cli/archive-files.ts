@@ -1,30 +1,19 @@
-import { createWriteStream, existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from "node:fs";
+import { existsSync, mkdirSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
-import { Readable } from "node:stream";
-import { pipeline } from "node:stream/promises";
 import { archiveOf, restoreArchive } from "#db/archive";
 import { gardenOf, nowAt } from "#db/garden";
+import { writeGardenTo } from "#db/garden-out";
 import { backupTo, type Db } from "#db/open";
 import { readArchive, writeArchive } from "#formats/archive";
-import { gardenZipPieces, isZip, readGardenZip } from "#formats/garden-zip";
+import { isZip, readGardenZip } from "#formats/garden-zip";
 import type { LocatedError } from "#formats/located";
 
 const photoFile = (dataDir: string, name: string): string => join(dataDir, "photos", name);
 
 /** Writes the whole garden: as JSON, or, into a file called ….zip, with its photos. */
 export async function exportGarden(db: Db, dataDir: string, file: string | undefined): Promise<void> {
-  const archive = archiveOf(db);
-  const text = writeArchive(archive);
-  if (!file || file === "-") {
-    process.stdout.write(text);
-    return;
-  }
-  if (!file.endsWith(".zip")) return writeFileSync(file, text);
-  const photos = [...new Set(archive.checks.flatMap((c) => c.photos))];
-  const bytesOf = (name: string) =>
-    existsSync(photoFile(dataDir, name)) ? readFileSync(photoFile(dataDir, name)) : null;
-  await pipeline(Readable.from(gardenZipPieces(text, photos, bytesOf)), createWriteStream(`${file}.part`));
-  renameSync(`${file}.part`, file);
+  if (!file || file === "-") process.stdout.write(writeArchive(archiveOf(db)));
+  else await writeGardenTo(file, file.endsWith(".zip") ? "zip" : "json", db, dataDir);
 }
 
 /** Puts an archive, JSON or zip, in the place of an open garden, which is copied first and closed afterwards. */

@@ -18,6 +18,7 @@ import { type Day, daysBetween } from "#core/calendar/day";
 import { PHOTO_NAME } from "#core/garden/photos";
 import { weekOf } from "#core/season/pick-log";
 import { type GardenFile, inspectGarden } from "./garden-file";
+import { thinJournal } from "./journal-thin";
 import { databaseFile } from "./open";
 import { sweepPhotos } from "./photo-sweep";
 
@@ -222,6 +223,7 @@ export async function dailyBackup(dataDir: string, madeAt: string): Promise<Made
     // the backup just made holds what the sweep takes away
     sweepPhotos(dataDir, Date.now());
     thinBackups(dataDir);
+    thinJournal(dataDir, madeAt.slice(0, 10));
   }
   return made;
 }

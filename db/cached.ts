@@ -1,24 +1,62 @@
-import { asc } from "drizzle-orm";
-import type { SQLiteColumn, SQLiteTable } from "drizzle-orm/sqlite-core";
+import { Column, getTableColumns } from "drizzle-orm";
+import type { SQLiteTable } from "drizzle-orm/sqlite-core";
 import { TABLES, type TableName } from "#formats/tables";
 import { keyOf, type RowOf, readRow, SQL_TABLES } from "./change";
 import type { Db } from "./open";
-import { touchesOf, versionOf } from "./touches";
+import { noticeOthers } from "./others";
+import { touchesOf } from "./touches";
 
 /**
  * Reads something of one table and keeps it until that table is written to, by this process or by another: a station's
  * twenty years need not be read anew because a pick was logged.
  */
 export function cachedRead<T>(name: TableName, read: (db: Db) => T): (db: Db) => T {
-  const memo = new WeakMap<Db, { stamp: string; value: T }>();
+  const memo = new WeakMap<Db, { count: number; value: T }>();
   return (db) => {
-    const stamp = `${touchesOf(db, name).count} ${versionOf(db)}`;
+    noticeOthers(db);
+    const { count } = touchesOf(db, name);
     const known = memo.get(db);
-    if (known?.stamp === stamp) return known.value;
+    if (known?.count === count) return known.value;
     const value = read(db);
-    memo.set(db, { stamp, value });
+    memo.set(db, { count, value });
     return value;
   };
+}
+
+/** What most lists of a row are: one for all of them, which nobody may change. */
+const NO_LIST: readonly never[] = Object.freeze([]);
+
+/**
+ * All rows of a table as Drizzle would give them, in a quarter of its time: a hundred thousand picks are read in one go
+ * while somebody waits for a page. The statement is Drizzle's; only columns that are stored otherwise than they are
+ * read (JSON, truth) are mapped by it. Every row begins as a copy of one with nothing in it, so that all have one shape.
+ */
+function allRows<Row>(db: Db, table: SQLiteTable): Row[] {
+  const { sql, params } = db.select().from(table).toSQL();
+  const columns = Object.entries(getTableColumns(table)).map(([field, column]) => ({
+    field,
+    read:
+      column.mapFromDriverValue === Column.prototype.mapFromDriverValue
+        ? null
+        : (stored: unknown) => (stored === "[]" ? NO_LIST : column.mapFromDriverValue(stored)),
+  }));
+  const width = columns.length;
+  const empty: Record<string, unknown> = Object.fromEntries(columns.map(({ field }) => [field, null]));
+  const rows: Row[] = [];
+  for (const stored of db.$client
+    .prepare(sql)
+    .raw()
+    .iterate(...params) as Iterable<unknown[]>) {
+    const row = { ...empty };
+    for (let k = 0; k < width; k++) {
+      const value = stored[k];
+      if (value === null) continue;
+      const { field, read } = columns[k]!;
+      row[field] = read === null ? value : read(value);
+    }
+    rows.push(row as Row);
+  }
+  return rows;
 }
 
 /** Order of rows by one field after the other, as the database sorts them. */
@@ -43,59 +81,63 @@ export function split<N extends TableName>(name: N, isFit: (row: RowOf<N>) => bo
   const fields = TABLES[name].order as readonly (keyof RowOf<N> & string)[];
   const compare = byFields<RowOf<N>>(fields);
   const key = keyOf(name) as keyof RowOf<N>;
-  const memo = new WeakMap<Db, { count: number; version: unknown; rows: Split<N> }>();
+  type Kept = { count: number; rows: Split<N>; byKey: Map<unknown, RowOf<N>> | null };
+  const memo = new WeakMap<Db, Kept>();
   return (db) => {
+    noticeOthers(db);
     const { count, keys } = touchesOf(db, name);
-    const version = versionOf(db);
     const known = memo.get(db);
-    if (known && known.count === count && known.version === version) return known.rows;
+    if (known && known.count === count) return known.rows;
     const written = known ? keys.slice(Math.max(0, keys.length - (count - known.count))) : [];
-    const patchable =
-      known !== undefined &&
-      known.version === version &&
-      count - known.count === written.length &&
-      !written.includes(null);
-    const rows = patchable ? patched(db, known.rows, new Set(written as string[])) : read(db);
-    memo.set(db, { count, version, rows });
-    return rows;
+    const patchable = known !== undefined && count - known.count === written.length && !written.includes(null);
+    if (!patchable) {
+      const rows = read(db);
+      memo.set(db, { count, rows, byKey: null });
+      return rows;
+    }
+    // made with the first change: a garden that is only read needs none
+    known.byKey ??= new Map([...known.rows.fit, ...known.rows.unfit].map((row) => [row[key], row]));
+    known.rows = patched(db, known.rows, known.byKey, new Set(written as string[]));
+    known.count = count;
+    return known.rows;
   };
 
   function read(db: Db): Split<N> {
-    const columns = SQL_TABLES[name] as unknown as Record<string, SQLiteColumn>;
-    const order = fields.map((f) => asc(columns[f]!));
-    const all = db
-      .select()
-      .from(SQL_TABLES[name] as SQLiteTable)
-      .orderBy(...order)
-      .all() as RowOf<N>[];
+    // as they lie they are nearly in order, which sorts faster here than in the database
+    const all = allRows<RowOf<N>>(db, SQL_TABLES[name] as SQLiteTable).sort(compare);
     const unfit = all.filter((row) => !isFit(row));
     return { fit: unfit.length === 0 ? all : all.filter(isFit), unfit };
   }
 
-  function patched(db: Db, before: Split<N>, changed: ReadonlySet<string>): Split<N> {
-    const fresh = [...changed].flatMap((k) => (readRow(db, name, k) as RowOf<N> | null) ?? []).sort(compare);
-    const stays = (row: RowOf<N>) => !changed.has(row[key] as string);
-    return {
-      fit: inserted(before.fit.filter(stays), fresh.filter(isFit)),
-      unfit: inserted(
-        before.unfit.filter(stays),
-        fresh.filter((row) => !isFit(row)),
-      ),
-    };
+  /** The lists with the changed rows put in the place of what they were; the lists before are left as they were. */
+  function patched(db: Db, before: Split<N>, byKey: Map<unknown, RowOf<N>>, changed: ReadonlySet<string>): Split<N> {
+    const after = { fit: [...before.fit], unfit: [...before.unfit] };
+    for (const id of changed) {
+      const old = byKey.get(id);
+      if (old) {
+        const list = isFit(old) ? after.fit : after.unfit;
+        // rows that the order does not tell apart stand side by side
+        list.splice(list.indexOf(old, placeIn(list, old)), 1);
+        byKey.delete(id);
+      }
+      const row = readRow(db, name, id) as RowOf<N> | null;
+      if (!row) continue;
+      const list = isFit(row) ? after.fit : after.unfit;
+      list.splice(placeIn(list, row), 0, row);
+      byKey.set(id, row);
+    }
+    return after;
   }
 
-  /** Puts rows into a list that is in order. */
-  function inserted(list: RowOf<N>[], fresh: readonly RowOf<N>[]): RowOf<N>[] {
-    for (const row of fresh) {
-      let low = 0;
-      for (let high = list.length; low < high; ) {
-        const middle = (low + high) >> 1;
-        if (compare(list[middle]!, row) < 0) low = middle + 1;
-        else high = middle;
-      }
-      list.splice(low, 0, row);
+  /** Where a row stands, or would stand, in a list that is in order. */
+  function placeIn(list: readonly RowOf<N>[], row: RowOf<N>): number {
+    let low = 0;
+    for (let high = list.length; low < high; ) {
+      const middle = (low + high) >> 1;
+      if (compare(list[middle]!, row) < 0) low = middle + 1;
+      else high = middle;
     }
-    return list;
+    return low;
   }
 }
 

@@ -3,6 +3,7 @@ import { desc, eq, getTableColumns, sql } from "drizzle-orm";
 import type { SQLiteColumn, SQLiteTable } from "drizzle-orm/sqlite-core";
 import { TABLE_NAMES, type TableName } from "#formats/tables";
 import type { Db } from "./open";
+import { lastSeq, ownEntry } from "./others";
 import type { JournalEntry } from "./schema/garden";
 import * as schema from "./schema/index";
 import { touch } from "./touches";
@@ -67,9 +68,18 @@ export function change(db: Db, label: string, at: string, work: (c: Change) => v
     const changed = [...entries.values()].filter((e) => !sameRow(e.before, e.after));
     if (changed.length === 0) return null;
     const id = newId();
-    db.insert(schema.journal).values({ id, at, label, entries: changed }).run();
+    enter(db, { id, at, label, entries: changed });
     return id;
   });
+}
+
+/** Writes an entry into the journal. */
+function enter(db: Db, entry: { id: string; at: string; label: string; entries: JournalEntry[] }): void {
+  const tables = [...new Set(entry.entries.map((e) => e.table))];
+  db.insert(schema.journal)
+    .values({ ...entry, tables })
+    .run();
+  ownEntry(db, entry.id);
 }
 
 /** Whether a fault says that the disk takes no more. */
@@ -116,6 +126,7 @@ function takenBack(db: Db, id: string, at: string): UndoResult {
   return whole(db, (): UndoResult => {
     const entry = db.select().from(schema.journal).where(eq(schema.journal.id, id)).get();
     if (!entry) return { ok: false, message: "There is no such change to undo." };
+    if (entry.thinned) return { ok: false, message: `“${entry.label}” is too long ago to be undone.` };
     if (entry.undoneBy) return { ok: false, message: `“${entry.label}” was undone already.` };
     const changedSince = entry.entries.some((e) => !sameRow(readRow(db, e.table as TableName, e.key), e.after));
     if (changedSince)
@@ -132,7 +143,7 @@ function takenBack(db: Db, id: string, at: string): UndoResult {
     const undoId = newId();
     const label = entry.label.startsWith("Undone: ") ? entry.label.slice(8) : `Undone: ${entry.label}`;
     const reversed = entry.entries.map((e) => ({ ...e, before: e.after, after: e.before }));
-    db.insert(schema.journal).values({ id: undoId, at, label, entries: reversed }).run();
+    enter(db, { id: undoId, at, label, entries: reversed });
     db.update(schema.journal).set({ undoneBy: undoId }).where(eq(schema.journal.id, id)).run();
     return { ok: true, id: undoId, label };
   });
@@ -141,11 +152,11 @@ function takenBack(db: Db, id: string, at: string): UndoResult {
 /** The journal's label of a change, for the bar that offers to undo it; null when unknown or undone. */
 export function undoable(db: Db, id: string): string | null {
   const entry = db
-    .select({ label: schema.journal.label, undoneBy: schema.journal.undoneBy })
+    .select({ label: schema.journal.label, undoneBy: schema.journal.undoneBy, thinned: schema.journal.thinned })
     .from(schema.journal)
     .where(eq(schema.journal.id, id))
     .get();
-  return entry && !entry.undoneBy ? entry.label : null;
+  return entry && !entry.undoneBy && !entry.thinned ? entry.label : null;
 }
 
 export type JournalPage = { rows: (typeof schema.journal.$inferSelect)[]; all: number };
@@ -170,9 +181,7 @@ export function listChanges(db: Db, words: string, offset: number, limit: number
 }
 
 /** A number that grows with every change: what was computed for one revision holds until the next. */
-export const revision = (db: Db): number =>
-  db.select({ seq: schema.journal.seq }).from(schema.journal).orderBy(desc(schema.journal.seq)).limit(1).get()?.seq ??
-  0;
+export const revision = lastSeq;
 
 /** Statements of a table, prepared once for each open database: an import writes thousands of rows. */
 type Statements = {

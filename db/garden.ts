@@ -14,7 +14,7 @@ import * as t from "./schema/index";
 import { impossibleDate } from "./set-aside";
 
 /** The garden's own settings; null before the first visit. */
-export const findGarden = (db: Db): Garden | null => db.select().from(t.garden).get() ?? null;
+export const findGarden = cachedRead("garden", (db): Garden | null => db.select().from(t.garden).get() ?? null);
 
 /** The garden's settings; a new garden in the machine's zone when nothing was saved yet. */
 export const gardenOf = (db: Db): Garden =>

@@ -24,6 +24,3 @@ export const touch = (db: Db, name: TableName, key: string | null): void => {
   t.keys.push(key);
   if (t.keys.length > REMEMBERED) t.keys.shift();
 };
-
-/** What another connection has written shows here: this process's own writes do not. */
-export const versionOf = (db: Db): unknown => db.$client.pragma("data_version", { simple: true });

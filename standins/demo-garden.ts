@@ -38,6 +38,7 @@ const garden: Garden = {
   pickers: 1,
   eaters: 3,
   orderByHand: false,
+  undoYears: 3,
 };
 
 /** Issues of the desk that the garden has kept: enough to know how good it is. */

@@ -48,6 +48,9 @@ export function logOf(snapshot: Snapshot): Log {
   return log;
 }
 
+/** So many picks that came or went are looked at by themselves. */
+const FEW = 200;
+
 /**
  * The entries of a list of picks of which most are the very objects that the entries before were made of. Both are in
  * the order of time. Picks of a planting that is not the same any more are named anew.
@@ -58,6 +61,18 @@ function patched(
   fresh: (pick: PickRecord) => LoggedPick[],
   renamed: ReadonlySet<string>,
 ): LoggedPick[] {
+  if (renamed.size === 0) {
+    // mostly one pick came or went: what stands before and behind it is taken over as it is
+    const shortest = Math.min(before.length, picks.length);
+    let start = 0;
+    while (start < shortest && before[start]!.pick === picks[start]) start += 1;
+    let end = 0;
+    while (end < shortest - start && before.at(-1 - end)!.pick === picks.at(-1 - end)) end += 1;
+    if (picks.length - start - end <= FEW) {
+      const middle = picks.slice(start, picks.length - end).flatMap(fresh);
+      return [...before.slice(0, start), ...middle, ...before.slice(before.length - end)];
+    }
+  }
   const entries: LoggedPick[] = [];
   let k = 0;
   for (const pick of picks) {

@@ -1,8 +1,10 @@
 import { standInOn } from "#core/calendar/windows";
 import { plantingName } from "#core/garden/name";
-import { alternativesOf } from "#core/planning/rounds/alternatives";
+import { alternativesIn } from "#core/planning/rounds/alternatives";
+import { totalsOf } from "#core/planning/rounds/explain";
 import { fullestPlaces, leftStanding, sayPlace } from "#core/planning/rounds/left";
 import { scheduleOf } from "#core/planning/rounds/rounds";
+import { revision } from "#db/change";
 import { findPlanNote } from "#db/work";
 import { db, type GardenNow } from "../server/garden-now.server";
 import { remembered } from "../server/remember.server";
@@ -13,11 +15,20 @@ const sixFigures = (_: string, value: unknown) => (typeof value === "number" ? N
 /** What the page of the rounds is drawn from; worked out once for each state of the garden. */
 export const roundsView = (d: GardenNow) => remembered(d, "rounds view", () => shape(d));
 
+/**
+ * The planner's own question as JSON, for what-ifs while a round is dragged; six figures are plenty for a drawing. It
+ * is as large as the page, so the page asks for it when it rests.
+ */
+export const questionView = (d: GardenNow): string =>
+  remembered(d, "rounds question", () => JSON.stringify(roundsAhead(d).problem, sixFigures));
+
 function shape(d: GardenNow) {
   const { outlook, snapshot, today } = d;
   const { rounds, problem } = roundsAhead(d);
   const byId = new Map(outlook.plantings.map((p) => [p.planting.id, p]));
   const schedule = scheduleOf(problem, rounds);
+  const fullest = fullestPlaces(problem, schedule);
+  const alternatives = alternativesIn(problem, schedule);
   const slotAt = new Map(problem.slots.map((s, j) => [s.id, j]));
   const nameOf = (id: string) => {
     const p = byId.get(id);
@@ -47,7 +58,7 @@ function shape(d: GardenNow) {
         .map((h) => ({ kind: h.kind, chance: round3(h.chance) })),
     })),
     left: leftStanding(problem, schedule).map((l) => ({ ...l, ...nameOf(l.plantingId) })),
-    places: fullestPlaces(problem, schedule).map((f) => ({ words: sayPlace(f) })),
+    places: fullest.map((f) => ({ words: sayPlace(f) })),
     tripName:
       snapshot.trips.filter((t) => t.toDay >= today).sort((a, b) => (a.fromDay < b.fromDay ? -1 : 1))[0]?.name ?? "",
     rounds: rounds.map((r) => ({
@@ -55,7 +66,7 @@ function shape(d: GardenNow) {
       by: standInOn(r.day, snapshot.trips),
       alternatives:
         slotAt.has(slotIdOf(r)) && r.lines.length > 0
-          ? alternativesOf(problem, schedule, slotAt.get(slotIdOf(r))!).map((a) => {
+          ? alternatives(slotAt.get(slotIdOf(r))!).map((a) => {
               const slot = problem.slots[a.slot];
               return { ...a, slotId: slot?.id ?? "", day: slot?.day ?? "", startsAt: slot?.startsAt ?? "" };
             })
@@ -68,8 +79,10 @@ function shape(d: GardenNow) {
           bed: byId.get(l.plantingId)?.bed.name ?? "",
         })),
     })),
-    // the planner's own question as JSON, for what-ifs while a round is dragged; six figures are plenty for a drawing
-    problem: JSON.stringify(problem, sixFigures),
+    slots: problem.slots,
+    now: totalsOf(problem, schedule),
+    fullest: fullest[0] ?? null,
+    revision: revision(db()),
     missed: missed(d).map((r) => ({
       id: r.id,
       day: r.day,

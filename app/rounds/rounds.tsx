@@ -3,7 +3,7 @@ import { CalendarArrowDown, Sparkles, Split, UserRound } from "lucide-react";
 import { useMemo } from "react";
 import { Form, useSearchParams } from "react-router";
 import { sayDay, weekdayName } from "#core/calendar/day";
-import { type PlanProblem, slotTime } from "#core/planning/question/problem";
+import { slotTime } from "#core/planning/question/problem";
 import { totalsOf } from "#core/planning/rounds/explain";
 import { moveLines, moveRound } from "#core/planning/rounds/hand-moves";
 import { fullestPlaces } from "#core/planning/rounds/left";
@@ -22,6 +22,7 @@ import { RoundCard } from "./round-card";
 import { changeRounds } from "./rounds-action.server";
 import { roundsView } from "./rounds-view.server";
 import { useLivePlan } from "./use-live-plan";
+import { useQuestion } from "./use-question";
 import { useRoundDrag } from "./use-round-drag";
 
 export const loader = ({ request }: Route.LoaderArgs) => ({
@@ -41,13 +42,12 @@ export const meta: Route.MetaFunction = () => [{ title: "Rounds · Akmedon" }];
 export default function Rounds({ loaderData, actionData }: Route.ComponentProps) {
   useKept("rounds", loaderData);
   const { lanes, days, rounds, units, today, note, windows, trip } = loaderData;
-  const problem = useMemo(() => JSON.parse(loaderData.problem) as PlanProblem, [loaderData.problem]);
+  const problem = useQuestion(loaderData.revision);
   const narrow = useNarrow(loaderData.onPhone);
-  const slots = problem.slots;
+  const { slots, now, fullest } = loaderData;
   const { moving, grab, key } = useRoundDrag(rounds, slots, days.length);
   const movingSlot = moving ? slots.find((s) => s.id === moving.slotId) : null;
 
-  const now = useMemo(() => totalsOf(problem, scheduleOf(problem, rounds)), [problem, rounds]);
   const movedRounds = useMemo(() => {
     if (!moving || !movingSlot) return null;
     return moving.plantingId
@@ -55,16 +55,16 @@ export default function Rounds({ loaderData, actionData }: Route.ComponentProps)
       : moveRound(rounds, moving.roundId, movingSlot);
   }, [rounds, moving, movingSlot]);
   const what = useMemo(
-    () => movedRounds && totalsOf(problem, scheduleOf(problem, movedRounds)),
+    () => problem && movedRounds && totalsOf(problem, scheduleOf(problem, movedRounds)),
     [problem, movedRounds],
   );
   const room = useMemo(() => {
-    const placesOf = (list: typeof rounds) => fullestPlaces(problem, scheduleOf(problem, list));
-    const before = placesOf(rounds);
-    const tightest = (movedRounds ? placesOf(movedRounds) : before)[0];
-    const was = before.find((f) => f.words === tightest?.words)?.peak ?? 0;
-    return tightest && tightest.peak > 0.5 ? { ...tightest, was } : null;
-  }, [problem, rounds, movedRounds]);
+    const placesOf = (list: typeof rounds) => (problem ? fullestPlaces(problem, scheduleOf(problem, list)) : []);
+    const tightest = (movedRounds ? placesOf(movedRounds)[0] : null) ?? fullest;
+    if (!tightest || tightest.peak <= 0.5) return null;
+    const before = movedRounds ? placesOf(rounds).find((f) => f.words === tightest.words) : tightest;
+    return { ...tightest, was: (before ?? tightest).peak };
+  }, [problem, fullest, rounds, movedRounds]);
 
   const movedRound = moving ? rounds.find((r) => r.id === moving.roundId) : undefined;
   const around = useLivePlan(

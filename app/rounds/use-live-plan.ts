@@ -12,7 +12,7 @@ type Moved = { day: string; startsAt: string; lines: readonly { plantingId: stri
  * While a round is dragged: what the whole fortnight would bring if it were planned anew around the round at that
  * hour. Reckoned in a worker, so that the drag stays smooth; only the latest question is answered.
  */
-export function useLivePlan(problem: PlanProblem, moved: Moved | null): Omit<LiveAnswer, "number"> | null {
+export function useLivePlan(problem: PlanProblem | null, moved: Moved | null): Omit<LiveAnswer, "number"> | null {
   const worker = useRef<Worker | null>(null);
   const number = useRef(0);
   const busy = useRef(false);
@@ -22,7 +22,7 @@ export function useLivePlan(problem: PlanProblem, moved: Moved | null): Omit<Liv
   const plantings = moved?.lines.map((l) => l.plantingId).join(" ") ?? "";
 
   useEffect(() => {
-    if (!slotId) {
+    if (!slotId || !problem) {
       setAnswer(null);
       next.current = null;
       number.current += 1;

@@ -6,6 +6,7 @@ import { archiveOf, restoreArchive } from "#db/archive";
 import { type Backup, backupFile, bringPhotosBack, listMade, type Made, makeBackup, thinBackups } from "#db/backups";
 import { change, isDiskFull } from "#db/change";
 import { saveWeather } from "#db/garden";
+import { type WayOut, writeGardenTo } from "#db/garden-out";
 import { databaseFile, openGarden } from "#db/open";
 import { type Archive, readArchive } from "#formats/archive";
 import { isZip, readGardenZip } from "#formats/garden-zip";
@@ -13,6 +14,7 @@ import { type LocatedError, sayError } from "#formats/located";
 
 export type BackupTask = { dataDir: string } & (
   | { what: "make"; madeAt: string }
+  | { what: "out"; way: WayOut; file: string }
   | { what: "read"; name: string }
   | { what: "back"; name: string; at: string; label: string }
   | { what: "archive"; bytes: Uint8Array; at: string; rest: boolean }
@@ -22,7 +24,9 @@ export type BackupTask = { dataDir: string } & (
 export type BackupRead = { ok: true; backup: Backup; archive: Archive } | { ok: false; message: string };
 /** A garden brought back: the change it is in the journal, and photos that are gone for good. */
 export type BroughtBack = { ok: true; journalId: string | null; gone: number } | { ok: false; message: string };
-export type BackupDone = Made | BackupRead | BroughtBack;
+/** A garden written into a file. */
+export type WrittenOut = { ok: true; file: string };
+export type BackupDone = Made | BackupRead | BroughtBack | WrittenOut;
 
 /**
  * The heavy work of backups and archives, on a connection of its own, so that it can be done in another thread: makes a
@@ -35,6 +39,15 @@ export async function doBackupTask(task: BackupTask): Promise<BackupDone> {
         const made = await makeBackup(task.dataDir, task.madeAt);
         if (made.ok) thinBackups(task.dataDir);
         return made;
+      }
+      case "out": {
+        const db = openGarden(task.dataDir);
+        try {
+          await writeGardenTo(task.file, task.way, db, task.dataDir);
+        } finally {
+          db.$client.close();
+        }
+        return { ok: true, file: task.file };
       }
       case "picks":
         return { ok: true, journalId: putPicks(task.dataDir, task.picks, task.at, task.label), gone: 0 };

@@ -2,6 +2,7 @@ import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { Form, useSearchParams } from "react-router";
 import { sayDate } from "#core/calendar/day";
 import { listChanges } from "#db/change";
+import { gardenOf } from "#db/garden";
 import { sayEntry } from "#formats/trail";
 import { db } from "../server/garden-now.server";
 import { Button, Input, LinkButton, Page } from "../ui/ui";
@@ -23,11 +24,13 @@ export function loader({ url }: Route.LoaderArgs) {
     all,
     page,
     pages,
+    undoYears: gardenOf(db()).undoYears,
     rows: rows.map((r) => ({
       id: r.id,
       at: r.at,
       label: r.label,
       undone: r.undoneBy !== null,
+      thinned: r.thinned,
       told: r.entries.slice(0, TOLD).map((e) => ({ key: `${e.table} ${e.key}`, ...sayEntry(e) })),
       more: Math.max(0, r.entries.length - TOLD),
     })),
@@ -36,9 +39,14 @@ export function loader({ url }: Route.LoaderArgs) {
 
 export const meta: Route.MetaFunction = () => [{ title: "Changes · Akmedon" }];
 
+const keptFor = (years: number) =>
+  years === 0
+    ? "Nothing is ever lost: what stood before is kept here."
+    : `What stood before is kept for ${years === 1 ? "a year" : `${years} years`}, as Settings says.`;
+
 /** The audit trail: every change of the garden with what stood there before and after, and a way back. */
 export default function Changes({ loaderData }: Route.ComponentProps) {
-  const { all, page, pages, rows } = loaderData;
+  const { all, page, pages, rows, undoYears } = loaderData;
   const [params] = useSearchParams();
   const q = params.get("q") ?? "";
   const to = (n: number) => `?${new URLSearchParams({ ...(q ? { q } : {}), page: String(n) })}`;
@@ -50,7 +58,7 @@ export default function Changes({ loaderData }: Route.ComponentProps) {
           ? q
             ? "No change is like that."
             : "Nothing has been changed yet."
-          : `${all} ${all === 1 ? "change" : "changes"}, latest first. Nothing is ever lost: what stood before is kept here.`
+          : `${all} ${all === 1 ? "change" : "changes"}, latest first. ${keptFor(undoYears)}`
       }
       actions={
         <LinkButton to="/picks" variant="outline">
@@ -75,8 +83,8 @@ export default function Changes({ loaderData }: Route.ComponentProps) {
             <Text flex="1" minW="14em" fontWeight="600" textDecoration={r.undone ? "line-through" : undefined}>
               {r.label}
             </Text>
-            {r.undone ? (
-              <Text color="inkSoft">taken back</Text>
+            {r.undone || r.thinned ? (
+              <Text color="inkSoft">{r.undone ? "taken back" : "too long ago to be taken back"}</Text>
             ) : (
               <Form method="post" action="/undo">
                 <input type="hidden" name="id" value={r.id} />
@@ -87,7 +95,7 @@ export default function Changes({ loaderData }: Route.ComponentProps) {
               </Form>
             )}
           </Flex>
-          <chakra.details>
+          <chakra.details hidden={r.thinned}>
             <chakra.summary
               color="moss"
               cursor="pointer"

@@ -24,6 +24,7 @@ export function saveGardenForm(d: GardenNow, typed: Record<string, string>) {
     lineMinutes: numberOf(typed.lineMinutes),
     pickers: numberOf(typed.pickers),
     eaters: numberOf(typed.eaters),
+    undoYears: typed.undoYears === undefined ? garden.undoYears : numberOf(typed.undoYears),
   });
   const errors = { ...(checked.success ? {} : faultsOf(checked.error, typed).errors), ...plot.errors };
   return checked.success && Object.keys(plot.errors).length === 0

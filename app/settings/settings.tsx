@@ -143,6 +143,9 @@ export async function action({ request }: Route.ActionArgs) {
 }
 
 export const meta: Route.MetaFunction = () => [{ title: "Settings · Akmedon" }];
+/** Years to choose from for which a change can be undone. */
+const UNDO_YEARS = [1, 2, 3, 5, 10];
+
 export default function Settings({ loaderData, actionData }: Route.ComponentProps) {
   const { garden } = loaderData;
   const faults = actionData && "errors" in actionData ? actionData : null;
@@ -220,6 +223,18 @@ export default function Settings({ loaderData, actionData }: Route.ComponentProp
                 {number("lineMinutes", "Minutes every planting costs", "besides the picking itself")}
                 {number("pickers", "Pickers on a round", "their minutes add up")}
                 {number("eaters", "Eaters at table", "how much a week can use")}
+                <Field name="undoYears" label="Changes can be undone for" faults={faults}>
+                  {(p) => (
+                    <Select {...p} defaultValue={value("undoYears", garden.undoYears)}>
+                      {UNDO_YEARS.map((years) => (
+                        <option key={years} value={years}>
+                          {years === 1 ? "a year" : `${years} years`}
+                        </option>
+                      ))}
+                      <option value="0">ever</option>
+                    </Select>
+                  )}
+                </Field>
               </Grid>
               <Button type="submit" name="intent" value="garden" mt="4">
                 Save the garden

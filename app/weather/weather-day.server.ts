@@ -175,11 +175,11 @@ export function hazardList(d: GardenNow) {
 
 /** The soil, and what the record says of frost to come. */
 export function groundView(d: GardenNow) {
-  const record = d.snapshot.weather.filter((w) => w.day < d.today);
-  const recent = record.slice(-30);
+  const record = d.snapshot.weather;
+  const recent = record.filter((w) => w.day < d.today).slice(-30);
   const { latitudeDeg } = d.snapshot.garden;
   const frosts = firstFrosts(record, latitudeDeg).filter(
-    (f) => f.day < `${d.today.slice(0, 4)}-07-01` || latitudeDeg < 0,
+    (f) => f.day < d.today && (f.day < `${d.today.slice(0, 4)}-07-01` || latitudeDeg < 0),
   );
   const year = Number(d.today.slice(0, 4));
   const state = recent.length >= 10 ? soilState(recent) : null;

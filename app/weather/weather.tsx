@@ -7,6 +7,7 @@ import { maySimulate } from "../server/devices/device";
 import { simulatedForecast } from "../server/devices/simulated.server";
 import { done, type FormFaults, formOf, missing, refuse, typedOf } from "../server/forms.server";
 import { db, gardenNow } from "../server/garden-now.server";
+import { remembered } from "../server/remember.server";
 import { importWeather, newForecastId } from "../server/weather-import.server";
 import { Button, type Faults, LinkButton, Page, Section, Select } from "../ui/ui";
 import type { Route } from "./+types/weather";
@@ -43,11 +44,13 @@ export function loader({ url }: Route.LoaderArgs) {
     strip: stripOf(outlook),
     forecast: snapshot.forecast ? { source: snapshot.forecast.source, issuedOn: snapshot.forecast.issuedOn } : null,
     record: record.length > 0 ? { days: record.length, from: record[0]!.day, to: record.at(-1)!.day } : null,
-    chosen: dayView(d, at),
+    chosen: remembered(d, `hours of ${at}`, () => dayView(d, at)),
     beds: bedNights(d, at),
-    nights: frostTable(d),
-    hazards: hazardList(d),
-    ground: groundView(d),
+    ...remembered(d, "weather of the days ahead", () => ({
+      nights: frostTable(d),
+      hazards: hazardList(d),
+      ground: groundView(d),
+    })),
     simulated: snapshot.garden.pinnedNow !== null,
   };
 }

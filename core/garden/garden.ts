@@ -31,6 +31,8 @@ export const gardenSchema = z.object({
   pickers: z.number().int("a whole number").min(1, "at least one").max(12, "at most 12").default(1),
   /** whether rounds go by the beds’ own order, as the gardener has put them, and not by the shortest way */
   orderByHand: z.boolean().default(false),
+  /** years for which a change can be taken back; 0: for ever */
+  undoYears: z.number().int("a whole number").min(0).max(50, "at most 50").default(3),
   eaters: z.number().int("a whole number").min(1, "at least one").max(40, "at most 40").default(2),
 });
 export type Garden = z.infer<typeof gardenSchema>;
@@ -62,4 +64,5 @@ export const newGarden = (timeZone: string): Garden => ({
   pickers: 1,
   eaters: 2,
   orderByHand: false,
+  undoYears: 3,
 });

@@ -46,7 +46,7 @@ export function placesWithLots(garden: Garden, book: Handbook, today: Day): Plac
   const entries = picksSince(garden.picks, addDays(today, -2 * TOLD_DAYS)).flatMap((pick) => {
     if (pick.at < since && !told.has(pick.id)) return [];
     const planting = plantings.get(pick.plantingId);
-    return planting && (told.has(pick.id) || factsOf(planting.cropId).days[1] >= STAYS_DAYS)
+    return planting && (told.has(pick.id) || mayLieThere(factsOf(planting.cropId), pick.at, today))
       ? [logged(pick, planting, book.of(planting.cropId), "")]
       : [];
   });
@@ -66,6 +66,13 @@ export function placesWithLots(garden: Garden, book: Handbook, today: Day): Plac
   }));
 }
 
+/** Whether of what was picked then, and nobody has said anything of, enough can still be good. */
+const isGoodUntold = (facts: KeepingFacts, pickedAt: string, today: Day): boolean =>
+  shareGood(facts, daysBetween(pickedAt.slice(0, 10), today)) >= STILL_THERE;
+
+const mayLieThere = (facts: KeepingFacts, pickedAt: string, today: Day): boolean =>
+  facts.days[1] >= STAYS_DAYS && isGoodUntold(facts, pickedAt, today);
+
 /** Whether a lot of which nobody has said anything may be reckoned to lie where such things lie. */
 const isThereUntold = (lot: Lot, facts: KeepingFacts, today: Day): boolean =>
-  lot.way !== "kitchen" && shareGood(facts, daysBetween(lot.pickedAt.slice(0, 10), today)) >= STILL_THERE;
+  lot.way !== "kitchen" && isGoodUntold(facts, lot.pickedAt, today);

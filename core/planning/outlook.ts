@@ -26,6 +26,7 @@ import type { Forecast, Member, WeatherDay } from "../weather/daily";
 import { correctedMembers, type Night } from "../weather/ensemble";
 import { type LeadSkill, skillOf, spreadRatio } from "../weather/forecast-skill";
 import { galeChance, type Hazard, hazardsOf, LEAST_MEMBERS } from "../weather/hazards";
+import { recordBefore } from "../weather/of-record";
 import { picksOf } from "../weighing/by-planting";
 import type { Weighing } from "../weighing/learned";
 import type { Container, PickRecord } from "../weighing/pick";
@@ -131,7 +132,7 @@ export function outlookOf(
   const today = now.slice(0, 10);
   const { garden } = snapshot;
   const climate = memory.steady("climate", climateOf(snapshot.weather, garden.latitudeDeg));
-  const record = new Map(snapshot.weather.filter((w) => w.day < today).map((w) => [w.day, w]));
+  const record = recordBefore(snapshot.weather, today);
   const issuedOn = snapshot.forecast?.issuedOn ?? today;
   const skill = skillOf(snapshot.forecasts, record, snapshot.forecast?.source ?? "");
   const skillAt = (day: Day) => skill[Math.min(skill.length - 1, Math.max(0, daysBetween(issuedOn, day)))]!;

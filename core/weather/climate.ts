@@ -1,5 +1,6 @@
 import { addDays, type Day, dayOfYear } from "../calendar/day";
 import type { WeatherDay } from "./daily";
+import { ofRecord } from "./of-record";
 
 /** The usual extremes of each day of the year (index 1 to 366) at a site, °C. */
 export type Climate = { tempMinC: number[]; tempMaxC: number[]; years: number };
@@ -11,7 +12,10 @@ const SMOOTHING_DAYS = 10;
  * filled from a plain seasonal curve for the latitude (own estimate for mild maritime climates), so that a new
  * garden has something to reckon with.
  */
-export function climateOf(record: readonly WeatherDay[], latitudeDeg: number): Climate {
+export const climateOf = (record: readonly WeatherDay[], latitudeDeg: number): Climate =>
+  ofRecord(record, `climate at ${latitudeDeg}`, () => usualYear(record, latitudeDeg));
+
+function usualYear(record: readonly WeatherDay[], latitudeDeg: number): Climate {
   const sumMin = new Array<number>(367).fill(0);
   const sumMax = new Array<number>(367).fill(0);
   const count = new Array<number>(367).fill(0);

@@ -1,5 +1,6 @@
 import { addDays, type Day, daysBetween } from "../calendar/day";
 import type { WeatherDay } from "./daily";
+import { ofRecord } from "./of-record";
 
 /** First autumn frost of a year: days after 1 July (1 January in the south), so that leap years do not shift it. */
 export type FrostDate = { year: number; day: Day; after: number };
@@ -10,26 +11,32 @@ export type FrostDate = { year: number; day: Day; after: number };
  */
 export function firstFrosts(record: readonly WeatherDay[], latitudeDeg: number, limitC = 0): FrostDate[] {
   const start = latitudeDeg >= 0 ? "07-01" : "01-01";
-  const years = new Map<number, FrostDate>();
-  for (const d of record) {
-    const year = Number(d.day.slice(0, 4));
-    const from = `${year}-${start}`;
-    if (d.day < from || years.has(year) || d.tempMinC > limitC) continue;
-    years.set(year, { year, day: d.day, after: daysBetween(from, d.day) });
-  }
-  return [...years.values()].sort((a, b) => a.year - b.year);
+  return ofRecord(record, `first ${start} ${limitC}`, () => {
+    const years = new Map<number, FrostDate>();
+    for (const d of record) {
+      if (d.tempMinC > limitC) continue;
+      const year = Number(d.day.slice(0, 4));
+      const from = `${year}-${start}`;
+      if (d.day < from || years.has(year)) continue;
+      years.set(year, { year, day: d.day, after: daysBetween(from, d.day) });
+    }
+    return [...years.values()].sort((a, b) => a.year - b.year);
+  });
 }
 
 /** The last day before midsummer with a minimum at or below a limit, for each year. */
 export function lastFrosts(record: readonly WeatherDay[], latitudeDeg: number, limitC = 0): FrostDate[] {
   const [from, to] = latitudeDeg >= 0 ? ["01-01", "06-30"] : ["07-01", "12-31"];
-  const years = new Map<number, FrostDate>();
-  for (const d of record) {
-    const year = Number(d.day.slice(0, 4));
-    if (d.day < `${year}-${from}` || d.day > `${year}-${to}` || d.tempMinC > limitC) continue;
-    years.set(year, { year, day: d.day, after: daysBetween(`${year}-${from}`, d.day) });
-  }
-  return [...years.values()].sort((a, b) => a.year - b.year);
+  return ofRecord(record, `last ${from} ${limitC}`, () => {
+    const years = new Map<number, FrostDate>();
+    for (const d of record) {
+      if (d.tempMinC > limitC) continue;
+      const year = Number(d.day.slice(0, 4));
+      if (d.day < `${year}-${from}` || d.day > `${year}-${to}`) continue;
+      years.set(year, { year, day: d.day, after: daysBetween(`${year}-${from}`, d.day) });
+    }
+    return [...years.values()].sort((a, b) => a.year - b.year);
+  });
 }
 
 /**

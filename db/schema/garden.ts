@@ -21,6 +21,7 @@ export const garden = sqliteTable("garden", {
   pickers: integer().notNull().default(1),
   eaters: integer().notNull().default(2),
   orderByHand: integer({ mode: "boolean" }).notNull().default(false),
+  undoYears: integer().notNull().default(3),
 });
 
 export const people = sqliteTable("people", {
@@ -112,7 +113,11 @@ export const journal = sqliteTable(
     at: text().notNull(),
     label: text().notNull(),
     entries: text({ mode: "json" }).notNull().$type<JournalEntry[]>(),
+    /** names of the tables it touched; null: written before they were noted */
+    tables: text({ mode: "json" }).$type<string[]>(),
     undoneBy: text(),
+    /** what stood before and after has been let go with the years; that it was done stays */
+    thinned: integer({ mode: "boolean" }).notNull().default(false),
   },
   (t) => [index("journal_at").on(t.at)],
 );

@@ -19,14 +19,28 @@ export type Alternative = {
 const SLACK = 0.5;
 
 /**
- * The nearest alternatives to one round of a plan, everything else as it is: all its lines at the planner's nearest
+ * The nearest alternatives to a round of a plan, everything else as it is: all its lines at the planner's nearest
  * hour on an earlier day, on a later day, or left until their next pick. Hours too short for them are not offered.
- * @param slot slot of the round
+ * What every planting may do is reckoned once for all rounds of the plan.
+ * @returns the alternatives to the round at a slot
  */
-export function alternativesOf(problem: PlanProblem, schedule: Schedule, slot: number): Alternative[] {
+export function alternativesIn(problem: PlanProblem, schedule: Schedule): (slot: number) => Alternative[] {
   const arcs = problem.supplies.map((s) => arcsOf(problem, s));
   const now = { ...totalsOf(problem, schedule), ...outcomeOf(problem, arcs, schedule) };
   const barred = new Set(problem.bars?.map((b) => `${b.plantingId} ${b.slotId}`));
+  const plan = { problem, schedule, arcs, now, barred };
+  return (slot) => alternativesTo(plan, slot);
+}
+
+type Reckoned = {
+  problem: PlanProblem;
+  schedule: Schedule;
+  arcs: Arcs[];
+  now: ReturnType<typeof totalsOf> & ReturnType<typeof outcomeOf>;
+  barred: ReadonlySet<string>;
+};
+
+function alternativesTo({ problem, schedule, arcs, now, barred }: Reckoned, slot: number): Alternative[] {
   const { day } = problem.slots[slot]!;
   const against = (kind: Alternative["kind"], to: number): Alternative[] => {
     const other = schedule.map((steps, p) => movedSteps(problem, arcs[p]!, steps, slot, to, barred));
