@@ -1,5 +1,8 @@
 import { parentPort, workerData } from "node:worker_threads";
 import { type BackupTask, doBackupTask } from "./backup-task";
+import { standBack } from "./modest";
+
+standBack();
 
 /** Makes or reads one backup in a thread of its own: a large garden is copied and looked over while others go on. */
 parentPort?.postMessage({ done: await doBackupTask(workerData as BackupTask) });

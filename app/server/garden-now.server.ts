@@ -47,6 +47,27 @@ export function gardenNow(): GardenNow {
   return memo.now;
 }
 
+const othersTurn = () => new Promise<void>((resolve) => setTimeout(resolve, 0));
+/** Portions in which a garden is judged anew after much of it has changed. */
+const PORTIONS = 4;
+
+/**
+ * Reads and judges the garden after a thread has written much of it, a portion at a time with room between them for
+ * whoever asks meanwhile: nobody's page has all of that to wait for.
+ */
+export async function settleGarden(): Promise<void> {
+  await othersTurn();
+  const snapshot = snapshotOf(db());
+  await othersTurn();
+  const moment = nowAt(snapshot.garden);
+  for (let portion = 1; portion < PORTIONS; portion++) {
+    const plantings = snapshot.plantings.slice(0, Math.ceil((snapshot.plantings.length * portion) / PORTIONS));
+    outlookOf({ ...snapshot, plantings }, moment, true, false, memory);
+    await othersTurn();
+  }
+  gardenNow();
+}
+
 export const NO_WISHES: Wishes = { take: [], leave: [], open: [] };
 
 /** The planner's question for the garden as it stands. */

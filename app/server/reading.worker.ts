@@ -1,5 +1,8 @@
 import { parentPort, workerData } from "node:worker_threads";
+import { standBack } from "./modest";
 import { type ReadingTask, readFile } from "./reading-task";
+
+standBack();
 
 /** Reads one file in a thread that can be ended: a calendar's rules can be written so that their search never ends. */
 const tell = (share: number) => parentPort?.postMessage({ share });

@@ -240,7 +240,8 @@ function ripeNow(lot: Lot, crop: Crop, airSince: AirSince, air: Air): readonly [
     return days === null ? sum : sum + 1 / days;
   }, 0);
   const now = full(air.tempC);
-  if (done >= 1 || now === null) return null;
+  // ten tenths of a day are a day, however they were summed
+  if (done > 1 - 1e-9 || now === null) return null;
   const left = (1 - done) * now;
   return [Math.max(0, left * (1 - RIPE_SPREAD)), left * (1 + RIPE_SPREAD) + 0.5];
 }

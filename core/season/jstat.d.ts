@@ -4,6 +4,7 @@ declare module "jstat" {
   const jstat: {
     studentt: { inv(p: number, df: number): number; cdf(x: number, df: number): number };
     beta: Inverse2;
+    normal: { cdf(x: number, mean: number, sd: number): number };
   };
   export default jstat;
 }

@@ -67,7 +67,7 @@ export function readVolume(text: string, measures: readonly Measure[] = []): num
     .trim()
     .toLowerCase()
     .replace(/(\d),(\d{1,2})(?!\d)/g, "$1.$2")
-    .replace(/\b(half|quarter) (?:of )?an? /, "$1 ");
+    .replace(/^(?:an? )?(half|quarter) (?:of )?(?:an? )?/, "$1 ");
   const found = /^(\d+(?:\.\d+)?|\d+\s*\/\s*\d+|[½¼¾]|half|quarter|an?)\s*(\p{L}[\p{L} -]*?)s?\.?$/u.exec(cleaned);
   const own = found ? measureOf(found[2]!, measures) : null;
   const measure = found?.[2] ?? "";
