@@ -51,15 +51,15 @@ describe("the soil, worked by hand", () => {
     // 30 mm after the downpour; then so many mm gone at 1 mm a day
     const one = { tempMinC: 5, tempMaxC: 5, cloudPct: 0, rainMm: 0 };
     const drying = 0.17 * 5;
-    const after = (gone: number) =>
-      soilState([day({ ...one, rainMm: 90 }), ...Array.from({ length: Math.ceil(gone / drying) }, () => day(one))]);
-    expect(after(0).state).toBe("sodden");
-    expect(after(7.9).waterMm).toBeLessThan(22);
-    expect(after(7.9).state).toBe("workable");
-    expect(after(22.5).state).toBe("workable");
-    expect(after(23).state).toBe("dry");
-    expect(after(27).state).toBe("dry");
-    expect(after(28).state).toBe("baked");
+    const gone = (mm: number) =>
+      soilState([day({ ...one, rainMm: 90 }), ...Array.from({ length: Math.ceil(mm / drying) }, () => day(one))]);
+    expect(gone(0).state).toBe("sodden");
+    expect(gone(7.9).waterMm).toBeLessThan(22);
+    expect(gone(7.9).state).toBe("workable");
+    expect(gone(22.5).state).toBe("workable");
+    expect(gone(23).state).toBe("dry");
+    expect(gone(27).state).toBe("dry");
+    expect(gone(28).state).toBe("baked");
   });
   it("rain counts from the amount that was asked for, on the last day by none", () => {
     const days = [day({ rainMm: 9 }), day({ rainMm: 5 }), day({ rainMm: 4.9 })];
