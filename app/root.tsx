@@ -15,7 +15,10 @@ import {
   type ShouldRevalidateFunction,
   useRouteLoaderData,
 } from "react-router";
+import { dateOrderOf, writeDates } from "#core/calendar/date-order";
+import { gardenOf } from "#db/garden";
 import type { Route } from "./+types/root";
+import { db } from "./server/garden-now.server";
 import { modeOf } from "./server/mode.server";
 import { writesInOrder } from "./server/turns.server";
 import { PARTS } from "./shell/parts";
@@ -42,7 +45,7 @@ export const links: Route.LinksFunction = () =>
 export const middleware: Route.MiddlewareFunction[] = [writesInOrder];
 
 export function loader({ request }: Route.LoaderArgs) {
-  return { mode: modeOf(request) };
+  return { mode: modeOf(request), order: dateOrderOf(gardenOf(db()).units) };
 }
 
 /** The look of the page is known already when the signal is gone. */
@@ -50,7 +53,9 @@ export const shouldRevalidate: ShouldRevalidateFunction = ({ formAction }) => fo
 
 export function Layout({ children }: { children: ReactNode }) {
   const nonce = useContext(NonceContext);
-  const mode = useRouteLoaderData<typeof loader>("root")?.mode ?? "device";
+  const root = useRouteLoaderData<typeof loader>("root");
+  const mode = root?.mode ?? "device";
+  if (root) writeDates(root.order);
   return (
     <html lang="en" data-mode={mode}>
       <head>

@@ -1,5 +1,7 @@
 import { type Crop, cropSchema, STORE_KINDS } from "#core/handbook/crop";
+import type { UnitSystem } from "#core/units/mass";
 import { type FormFaults, numberOf } from "../server/forms.server";
+import { cueFigure, degrees, type Figure, readBack } from "./own-crop-figures";
 
 const START_KEYS = ["sown", "transplanted", "planted", "yearly"] as const;
 
@@ -64,21 +66,27 @@ export const bareCrop = (crop: Crop): Crop => ({
 /**
  * Reads the form of an own crop over the crop it began from.
  * @param id the id it is kept under
+ * @param units in which the form shows and reads its figures
  */
 export function readOwnCrop(
   typed: Record<string, string>,
   base: Crop,
   id: string,
+  units: UnitSystem,
 ): { ok: true; crop: Crop } | { ok: false; faults: FormFaults } {
   const errors: Record<string, string> = {};
-  const number = (field: string, name: string): number => {
+  const tempC = degrees(units);
+  const number = (field: string, name: string, figure?: Figure, before?: number): number => {
     const n = numberOf(typed[field]);
     if (n === null || Number.isNaN(n)) errors[field] ??= `${name}: write a number`;
-    return n ?? Number.NaN;
+    return n === null ? Number.NaN : figure ? readBack(figure, n, before) : n;
   };
-  const range = (field: string, name: string): [number, number] | null => {
-    const low = numberOf(typed[`${field}Low`]);
-    const high = numberOf(typed[`${field}High`]);
+  const range = (field: string, name: string, figure?: Figure, before?: readonly number[]): [number, number] | null => {
+    const end = (which: "Low" | "High", k: number): number | null => {
+      const n = numberOf(typed[`${field}${which}`]);
+      return n === null || !figure ? n : readBack(figure, n, before?.[k]);
+    };
+    const [low, high] = [end("Low", 0), end("High", 1)];
     if (low === null && high === null) return null;
     if (low === null || high === null || Number.isNaN(low) || Number.isNaN(high) || low > high) {
       errors[`${field}Low`] ??= `${name}: a smaller and a larger number, or neither`;
@@ -91,7 +99,9 @@ export function readOwnCrop(
     errors["days-sownLow"] = "give the days of at least one way of starting";
   const cues = base.cues.map((cue) => {
     if ("marks" in cue) {
-      const at = (k: string) => number(`cue-${cue.id}-${k}`, `${cue.label}, ${k}`);
+      const figure = cueFigure(cue.kind, units);
+      const at = (k: keyof typeof cue.marks) =>
+        number(`cue-${cue.id}-${k}`, `${cue.label}, ${k}`, figure, cue.marks[k]);
       const marks = {
         start: at("start"),
         early: at("early"),
@@ -106,6 +116,10 @@ export function readOwnCrop(
     }
     return { ...cue, ask: typed[`cue-${cue.id}-ask`] || cue.ask };
   });
+  const readBase = (): number | null => {
+    const n = numberOf(typed.baseC);
+    return n === null ? null : readBack(tempC, n, base.warmth.baseC);
+  };
   const changed = {
     ...base,
     id,
@@ -119,15 +133,19 @@ export function readOwnCrop(
     nature: typed.nature,
     days: { ...days, source: "own" },
     usualStart: (typed.usualStart ?? "").slice(-5),
-    warmth: { ...base.warmth, baseC: numberOf(typed.baseC), source: "own" },
+    warmth: { ...base.warmth, baseC: readBase(), source: "own" },
     interval: {
       warmDays: number("intervalWarm", "interval"),
       coolDays: number("intervalCool", "interval"),
       source: "own",
     },
     prime: { warmDays: number("primeWarm", "prime days"), coolDays: number("primeCool", "prime days"), source: "own" },
-    weather: { ...base.weather, killC: number("killC", "frost"), foliage: typed.foliage },
-    after: readKeeping(base, range("keeps", "keeping life"), range("keepC", "temperature of the store")),
+    weather: { ...base.weather, killC: number("killC", "frost", tempC, base.weather.killC), foliage: typed.foliage },
+    after: readKeeping(
+      base,
+      range("keeps", "keeping life"),
+      range("keepC", "temperature of the store", tempC, base.after.tempC),
+    ),
     store: STORE_KINDS.find((k) => k === typed.store) ?? null,
     season: typed.seasonFrom || typed.seasonTo ? { from: typed.seasonFrom || null, to: typed.seasonTo || null } : null,
     technique: {

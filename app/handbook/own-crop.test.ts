@@ -8,6 +8,7 @@ import { unreachable } from "../offline/unreachable";
 import { keepPhotos, photoBytes, photosOf } from "../server/photos.server";
 import { timeSince } from "../walk/walk-offline";
 import { bareCrop, blankCrop, idFor, readOwnCrop } from "./own-crop.server";
+import { cueFigure, degrees } from "./own-crop-figures";
 
 /** What the form of a crop sends when nothing was touched. */
 function formOf(crop: ReturnType<typeof bareCrop>): Record<string, string> {
@@ -43,10 +44,55 @@ function formOf(crop: ReturnType<typeof bareCrop>): Record<string, string> {
   return typed;
 }
 
+describe("the form of an own crop in a US garden", () => {
+  const carrot = bareCrop(cropOf("carrot"));
+  const shown = (crop: typeof carrot) => {
+    const temp = degrees("us");
+    const typed = formOf(crop);
+    for (const cue of crop.cues)
+      if ("marks" in cue)
+        for (const [name, value] of Object.entries(cue.marks))
+          typed[`cue-${cue.id}-${name}`] = String(cueFigure(cue.kind, "us").show(value));
+    typed.killC = String(temp.show(crop.weather.killC));
+    typed.baseC = crop.warmth.baseC === null ? "" : String(temp.show(crop.warmth.baseC));
+    typed.keepCLow = String(temp.show(crop.after.tempC[0]));
+    typed.keepCHigh = String(temp.show(crop.after.tempC[1]));
+    return typed;
+  };
+  const size = carrot.cues.find((c) => c.kind === "measure")!;
+  it("shows inches, ounces and °F, and untouched gives every figure back to the last digit", () => {
+    const read = readOwnCrop(shown(carrot), carrot, "own-us", "us");
+    expect(read.ok && read.crop.cues.map((c) => ("marks" in c ? c.marks : null))).toEqual(
+      carrot.cues.map((c) => ("marks" in c ? c.marks : null)),
+    );
+    expect(read.ok && read.crop).toMatchObject({
+      weather: { killC: carrot.weather.killC },
+      warmth: { baseC: carrot.warmth.baseC },
+      after: { tempC: carrot.after.tempC },
+    });
+    expect(cueFigure("weight", "us")).toMatchObject({ unit: "oz" });
+    expect([cueFigure("measure", "us").unit, degrees("us").unit, cueFigure("percent", "us").unit]).toEqual([
+      "in",
+      "°F",
+      "%",
+    ]);
+    expect([cueFigure("measure", "metric").unit, degrees("metric").unit]).toEqual(["mm", "°C"]);
+  });
+  it("reads what was typed in those units: 2 in are 50.8 mm, 23 °F are −5 °C, 10 oz are 283.5 g", () => {
+    const typed = { ...shown(carrot), [`cue-${size.id}-past`]: "2.5", killC: "23", keepCLow: "32", keepCHigh: "41" };
+    const read = readOwnCrop(typed, carrot, "own-us", "us");
+    const cue = read.ok ? read.crop.cues.find((c) => c.id === size.id) : null;
+    expect(cue && "marks" in cue && cue.marks.past).toBeCloseTo(63.5, 9);
+    expect(read.ok && read.crop.weather.killC).toBeCloseTo(-5, 9);
+    expect(read.ok && read.crop.after).toMatchObject({ tempC: [0, 5], source: "own" });
+    expect(cueFigure("weight", "us").read(10)).toBeCloseTo(283.495, 3);
+  });
+});
+
 describe("the form of an own crop", () => {
   const base = bareCrop(cropOf("courgette"));
   it("untouched gives the crop back, without the signs the handbook adds", () => {
-    const read = readOwnCrop(formOf(base), base, "own-round");
+    const read = readOwnCrop(formOf(base), base, "own-round", "metric");
     expect(read.ok && read.crop).toMatchObject({
       id: "own-round",
       name: "Courgette",
@@ -58,14 +104,14 @@ describe("the form of an own crop", () => {
   });
   it("says whether what is eaten touches the soil, and a technique of one's own stands alone", () => {
     const { touchesSoil: _, ...off } = formOf(base);
-    const changed = readOwnCrop({ ...off, how: "As grandmother did." }, base, "own-round");
+    const changed = readOwnCrop({ ...off, how: "As grandmother did." }, base, "own-round", "metric");
     expect(changed.ok && [changed.crop.touchesSoil, changed.crop.technique.when]).toEqual([false, []]);
-    const same = readOwnCrop(formOf(base), base, "own-round");
+    const same = readOwnCrop(formOf(base), base, "own-round", "metric");
     expect(same.ok && [same.crop.touchesSoil, same.crop.technique.when]).toEqual([true, base.technique.when]);
   });
   it("takes a comma for a point, and lets go of a school's view of a cue that was changed", () => {
     const typed = { ...formOf(base), intervalWarm: "1,5", "cue-length-ready": "90" };
-    const read = readOwnCrop(typed, base, "own-round");
+    const read = readOwnCrop(typed, base, "own-round", "metric");
     expect(read.ok && read.crop.interval.warmDays).toBe(1.5);
     expect(read.ok && read.crop.schools.some((s) => "length" in s.cues)).toBe(false);
   });
@@ -78,7 +124,7 @@ describe("the form of an own crop", () => {
     ["a habit nobody knows", { habit: "sometimes" }, "habit"],
   ])("refuses %s beside the field, and keeps what was typed", (_, change, field) => {
     const typed = { ...formOf(base), ...change };
-    const read = readOwnCrop(typed, base, "own-round");
+    const read = readOwnCrop(typed, base, "own-round", "metric");
     expect(read.ok).toBe(false);
     if (!read.ok) {
       expect(Object.keys(read.faults.errors)).toContain(field);
@@ -87,7 +133,7 @@ describe("the form of an own crop", () => {
   });
   it("a new crop begins from a blank that is whole", () => {
     const blank = blankCrop();
-    expect(readOwnCrop(formOf(blank), blank, "own-oca").ok).toBe(true);
+    expect(readOwnCrop(formOf(blank), blank, "own-oca", "metric").ok).toBe(true);
   });
   it("makes ids from names, never twice", () => {
     expect(idFor("Röte Bete!", () => false)).toBe("own-ro-te-bete");

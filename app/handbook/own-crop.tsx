@@ -23,6 +23,7 @@ import {
 } from "../ui/ui";
 import type { Route } from "./+types/own-crop";
 import { bareCrop, blankCrop, idFor, readOwnCrop } from "./own-crop.server";
+import { cueFigure, degrees } from "./own-crop-figures";
 
 /** The crop a form begins from, and whether it is the gardener's own already. */
 function beginFrom(cropId: string): { base: Crop; own: boolean } {
@@ -34,13 +35,14 @@ function beginFrom(cropId: string): { base: Crop; own: boolean } {
 
 export function loader({ params }: Route.LoaderArgs) {
   const { base, own } = beginFrom(params.cropId);
-  return { base, own, isNew: params.cropId === "new", printed: findCrop(params.cropId) !== null };
+  const { units } = gardenNow().snapshot.garden;
+  return { base, own, units, isNew: params.cropId === "new", printed: findCrop(params.cropId) !== null };
 }
 
 export async function action({ request, params }: Route.ActionArgs) {
   const typed = typedOf(await formOf(request));
   const { base, own } = beginFrom(params.cropId);
-  const { now } = gardenNow();
+  const { now, snapshot } = gardenNow();
   if (typed.intent === "remove") {
     if (!own) throw missing("crop of your own");
     const removed = removeOwnCrop(db(), base, findCrop(base.id) !== null, now);
@@ -49,23 +51,17 @@ export async function action({ request, params }: Route.ActionArgs) {
   // a copy gets an id of its own; “in its place” keeps the id, so that plantings follow the changed facts
   const keepsId = own || (params.cropId !== "new" && typed.place === "instead");
   const id = keepsId ? base.id : idFor(typed.name ?? "", (x) => handbook().find(x) !== null);
-  const read = readOwnCrop(typed, base, id);
+  const read = readOwnCrop(typed, base, id, snapshot.garden.units);
   if (!read.ok) return refuse(read.faults);
   return done(`/handbook/${id}`, saveOwnCrop(db(), read.crop, now));
 }
 
 export const meta: Route.MetaFunction = () => [{ title: "Your own crop · Akmedon" }];
 const LANDMARKS = ["start", "early", "ready", "upper", "past"] as const;
-const UNIT: Record<string, string> = {
-  measure: "mm",
-  weight: "g",
-  percent: "%",
-  count: "a plant",
-  since: "days",
-};
 
 export default function OwnCrop({ loaderData, actionData }: Route.ComponentProps) {
-  const { base, own, isNew, printed } = loaderData;
+  const { base, own, units, isNew, printed } = loaderData;
+  const temp = degrees(units);
   const faults: Faults = actionData && "errors" in actionData ? actionData : null;
   const text = (name: string, label: string, value: string | number | null, hint?: string) => (
     <Field name={name} label={label} hint={hint} faults={faults}>
@@ -135,14 +131,19 @@ export default function OwnCrop({ loaderData, actionData }: Route.ComponentProps
                 {pair("days-planted", "Days planted", base.days.planted)}
                 {pair("days-yearly", "Days each year", base.days.yearly)}
                 {text("usualStart", "Usual start, month-day", base.usualStart, "As 04-15.")}
-                {text("baseC", "Grows above, °C", base.warmth.baseC, "Leave empty when unknown.")}
+                {text(
+                  "baseC",
+                  `Grows above, ${temp.unit}`,
+                  base.warmth.baseC === null ? null : temp.show(base.warmth.baseC),
+                  "Leave empty when unknown.",
+                )}
                 <Grid templateColumns="repeat(2, minmax(0, 1fr))" gap="2.5">
                   {text("intervalWarm", "Pick every, days, warm", base.interval.warmDays)}
                   {text("intervalCool", "cool", base.interval.coolDays)}
                   {text("primeWarm", "At its best, days, warm", base.prime.warmDays)}
                   {text("primeCool", "cool", base.prime.coolDays)}
                 </Grid>
-                {text("killC", "Lost to frost at, °C", base.weather.killC)}
+                {text("killC", `Lost to frost at, ${temp.unit}`, temp.show(base.weather.killC))}
                 <Field name="foliage" label="When the leaves are wet" faults={faults}>
                   {(p) => (
                     <Select {...p} defaultValue={shownValue(faults, "foliage", base.weather.foliage)}>
@@ -168,8 +169,8 @@ export default function OwnCrop({ loaderData, actionData }: Route.ComponentProps
                         <Box key={k}>
                           {text(
                             `cue-${cue.id}-${k}`,
-                            k === "start" ? `${k}, ${UNIT[cue.kind]}` : k,
-                            Math.round(cue.marks[k] * 100) / 100,
+                            k === "start" ? `${k}, ${cueFigure(cue.kind, units).unit}` : k,
+                            cueFigure(cue.kind, units).show(cue.marks[k]),
                           )}
                         </Box>
                       ))}
@@ -208,7 +209,10 @@ export default function OwnCrop({ loaderData, actionData }: Route.ComponentProps
             <Section title="Keeping it">
               <Grid gap="4">
                 {pair("keeps", "Keeps, days", base.after.days)}
-                {pair("keepC", "Best at, °C", base.after.tempC)}
+                {pair("keepC", `Best at, ${temp.unit}`, [
+                  temp.show(base.after.tempC[0]),
+                  temp.show(base.after.tempC[1]),
+                ])}
                 <Field name="store" label="Where you keep it" faults={faults}>
                   {(p) => (
                     <Select {...p} defaultValue={shownValue(faults, "store", base.store ?? "")}>

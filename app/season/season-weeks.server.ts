@@ -1,4 +1,4 @@
-import { addDays, daysBetween, sayDay } from "#core/calendar/day";
+import { addDays, daysBetween, sayDay, sayMonth } from "#core/calendar/day";
 import { tastesOf } from "#core/planning/question/question";
 import { type Draft, glutDraft } from "#core/season/lessons";
 import { weekOf } from "#core/season/pick-log";
@@ -71,7 +71,7 @@ export function weeksView(d: GardenNow, q: URLSearchParams) {
     units,
     years,
     year,
-    calendar: calendar.map((week) => ({ week, month: Number(week.slice(8)) <= 7 ? sayDay(week).slice(-3) : "" })),
+    calendar: calendar.map((week) => ({ week, month: Number(week.slice(8)) <= 7 ? sayMonth(week) : "" })),
     crops: crops.map(({ weeks }) => {
       const of = new Map(weeks.weeks.map((w) => [w.week, w]));
       const taste = tastesOf(d.snapshot)(weeks.crop);

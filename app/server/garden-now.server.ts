@@ -1,4 +1,5 @@
 import { join } from "node:path";
+import { dateOrderOf, writeDates } from "#core/calendar/date-order";
 import { type Handbook, handbookWith } from "#core/handbook/index";
 import { Memory } from "#core/planning/memory";
 import { type Outlook, outlookOf, type Snapshot } from "#core/planning/outlook";
@@ -38,6 +39,7 @@ export function gardenNow(): GardenNow {
     return memo.now;
   }
   const snapshot = snapshotOf(open);
+  writeDates(dateOrderOf(snapshot.garden.units));
   const moment = nowAt(snapshot.garden);
   const outlook = outlookOf(snapshot, moment, true, false, memory);
   memo = {
@@ -58,6 +60,7 @@ const PORTIONS = 4;
 export async function settleGarden(): Promise<void> {
   await othersTurn();
   const snapshot = snapshotOf(db());
+  writeDates(dateOrderOf(snapshot.garden.units));
   await othersTurn();
   const moment = nowAt(snapshot.garden);
   for (let portion = 1; portion < PORTIONS; portion++) {

@@ -2,6 +2,7 @@ import { gardenSchema } from "#core/garden/garden";
 import { saveGarden } from "#db/garden";
 import { done, faultsOf, numberOf, refuse, typedMeasures } from "../server/forms.server";
 import { db, type GardenNow } from "../server/garden-now.server";
+import { readHeight } from "./height";
 
 /** Saves the garden's own settings as its form says. */
 export function saveGardenForm(d: GardenNow, typed: Record<string, string>) {
@@ -13,7 +14,7 @@ export function saveGardenForm(d: GardenNow, typed: Record<string, string>) {
     place: typed.place ?? "",
     latitudeDeg: numberOf(typed.latitudeDeg),
     longitudeDeg: numberOf(typed.longitudeDeg),
-    elevationM: numberOf(typed.elevationM),
+    elevationM: readHeight(numberOf(typed.elevationM), garden),
     timeZone: typed.timeZone,
     units: typed.units,
     coins: typed.coins ?? garden.coins,

@@ -24,6 +24,7 @@ import { CalendarFeed } from "./calendar-feed";
 import { DemoClock } from "./demo-clock";
 import { bringGardenBack } from "./garden-back.server";
 import { saveGardenForm } from "./garden-form.server";
+import { shownHeight } from "./height";
 import { HomeNetwork } from "./home-network";
 import { containerForm, datedForm, personForm, tripForm, windowForm } from "./lists.form";
 import { SettingsLists } from "./settings-lists";
@@ -150,9 +151,14 @@ export default function Settings({ loaderData, actionData }: Route.ComponentProp
   const { garden } = loaderData;
   const faults = actionData && "errors" in actionData ? actionData : null;
   const value = (name: string, v: string | number | null | undefined) => shownValue(faults, name, v);
-  const number = (name: Exclude<keyof typeof garden, "orderByHand">, label: string, hint?: string) => (
+  const number = (
+    name: Exclude<keyof typeof garden, "orderByHand">,
+    label: string,
+    hint?: string,
+    shown: string | number | null = garden[name],
+  ) => (
     <Field name={name} label={label} hint={hint} faults={faults}>
-      {(p) => <Input {...p} inputMode="decimal" defaultValue={value(name, garden[name])} />}
+      {(p) => <Input {...p} inputMode="decimal" defaultValue={value(name, shown)} />}
     </Field>
   );
   const distance = (name: "plotWidthM" | "plotLengthM", label: string) => (
@@ -194,7 +200,12 @@ export default function Settings({ loaderData, actionData }: Route.ComponentProp
                 </Field>
                 {number("latitudeDeg", "Latitude, °", "north positive")}
                 {number("longitudeDeg", "Longitude, °", "east positive")}
-                {number("elevationM", "Height, m")}
+                {number(
+                  "elevationM",
+                  garden.units === "us" ? "Height, ft" : "Height, m",
+                  undefined,
+                  shownHeight(garden),
+                )}
                 <Field name="timeZone" label="Time zone" faults={faults}>
                   {(p) => <Input {...p} defaultValue={value("timeZone", garden.timeZone)} />}
                 </Field>

@@ -2,6 +2,7 @@ import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { LayoutGrid } from "lucide-react";
 import { Suspense, useState } from "react";
 import { NavLink, Outlet, useLocation, useNavigation } from "react-router";
+import { dateOrderOf, writeDates } from "#core/calendar/date-order";
 import { sayDay } from "#core/calendar/day";
 import { undoable } from "#db/change";
 import { gardenOf, nowAt } from "#db/garden";
@@ -21,6 +22,7 @@ import { WaitingBar } from "./waiting-line";
 export function loader({ url }: Route.LoaderArgs) {
   const params = url.searchParams;
   const garden = gardenOf(db());
+  writeDates(dateOrderOf(garden.units));
   const doneId = params.get("done");
   return {
     gardenName: garden.name,
@@ -70,6 +72,7 @@ const Thumb = chakra(NavLink, {
 
 export default function Frame({ loaderData }: Route.ComponentProps) {
   const { gardenName, units, now, pinned, undo, said } = loaderData;
+  writeDates(dateOrderOf(units));
   useKept("frame", loaderData);
   const location = useLocation();
   const busy = useNavigation().state !== "idle";
@@ -146,7 +149,7 @@ export default function Frame({ loaderData }: Route.ComponentProps) {
       />
       <WaitingBar />
       <DoneWhenSaid undo={undo?.label ? { id: undo.id, label: undo.label } : null} said={said} back={here} />
-      <CountryContext value={{ order: units === "us" ? "month-first" : "day-first", today: now.slice(0, 10) }}>
+      <CountryContext value={{ order: dateOrderOf(units), today: now.slice(0, 10) }}>
         <Outlet />
       </CountryContext>
       <Flex

@@ -1,6 +1,6 @@
 import { createContext } from "react";
+import type { DateOrder } from "#core/calendar/date-order";
 import type { Day } from "#core/calendar/day";
-import type { DateOrder } from "#core/calendar/typed-day";
 
 /** How the garden's country writes a date, and which day it is there. */
 export type Country = { order: DateOrder; today: Day };

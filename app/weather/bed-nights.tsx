@@ -1,6 +1,6 @@
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { Form } from "react-router";
-import { weekdayName } from "#core/calendar/day";
+import { sayMonthDay, weekdayName } from "#core/calendar/day";
 import { decimals, type UnitSystem } from "#core/units/mass";
 import { sayChance, sayTemp } from "#core/units/say";
 import { DateInput } from "../ui/date-input";
@@ -131,8 +131,7 @@ function Thermometer({
       </Form>
       {bed.readings.length > 0 && (
         <Text fontSize="sm" color="inkSoft" pb="1">
-          Last read:{" "}
-          {bed.readings.map((r) => `${sayTemp(r.minC, units, 1)} (${r.day.slice(8)}/${r.day.slice(5, 7)})`).join(", ")}
+          Last read: {bed.readings.map((r) => `${sayTemp(r.minC, units, 1)} (${sayMonthDay(r.day)})`).join(", ")}
         </Text>
       )}
     </chakra.details>

@@ -1,3 +1,5 @@
+import { type DateOrder, datesWritten } from "./date-order";
+
 /** Calendar days as ISO strings (2026-10-06). A day is a local date; it never moves with a time zone. */
 export type Day = string;
 
@@ -79,14 +81,25 @@ const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "
 
 /** "Thursday" @example weekdayName("2026-10-06") // "Tuesday" */
 export const weekdayName = (day: Day): string => WEEKDAYS[weekday(day)] ?? "";
-/** "Thu 8 Oct" @example sayDay("2026-10-06") // "Tue 6 Oct" */
-export const sayDay = (day: Day): string =>
-  `${weekdayName(day).slice(0, 3)} ${Number(day.slice(8))} ${MONTHS[Number(day.slice(5, 7)) - 1]}`;
-/** "8 Oct 2026" @example sayDate("2026-10-06") // "6 Oct 2026" */
-export const sayDate = (day: Day): string => `${sayMonthDay(day)} ${day.slice(0, 4)}`;
+/** "Oct" @example sayMonth("2026-10-06") // "Oct" */
+export const sayMonth = (day: Day): string => MONTHS[Number(day.slice(5, 7)) - 1] ?? "";
 
-/** "9 Jul". @example sayMonthDay("2026-10-06") // "6 Oct" */
-export const sayMonthDay = (day: Day): string => `${Number(day.slice(8))} ${MONTHS[Number(day.slice(5, 7)) - 1]}`;
+/** "Thu 8 Oct", "Thu Oct 8" where the month comes first. @example sayDay("2026-10-06") // "Tue 6 Oct" */
+export const sayDay = (day: Day): string => `${weekdayName(day).slice(0, 3)} ${sayMonthDay(day)}`;
+
+/**
+ * "8 Oct 2026", "Oct 8, 2026" where the month comes first.
+ * @param order as the country writes it; the garden's own where none is given
+ * @example sayDate("2026-10-06") // "6 Oct 2026"
+ */
+export const sayDate = (day: Day, order: DateOrder = datesWritten()): string =>
+  `${sayMonthDay(day, order)}${order === "month-first" ? "," : ""} ${day.slice(0, 4)}`;
+
+/** "9 Jul", "Jul 9" where the month comes first. @example sayMonthDay("2026-10-06") // "6 Oct" */
+export function sayMonthDay(day: Day, order: DateOrder = datesWritten()): string {
+  const [date, month] = [Number(day.slice(8)), sayMonth(day)];
+  return order === "month-first" ? `${month} ${date}` : `${date} ${month}`;
+}
 
 /**
  * A day seen from today: "today", "tomorrow", "Thursday" within a week, else "Thu 22 Oct".

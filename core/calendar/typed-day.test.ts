@@ -1,7 +1,8 @@
 import fc from "fast-check";
-import { describe, expect, it } from "vitest";
-import { dayFromNumber } from "./day";
-import { type DateOrder, readDay, sayTyped } from "./typed-day";
+import { afterEach, describe, expect, it } from "vitest";
+import { type DateOrder, dateOrderOf, datesWritten, writeDates } from "./date-order";
+import { dayFromNumber, sayDate, sayDay, sayMonthDay, sayNear } from "./day";
+import { readDay, sayTyped } from "./typed-day";
 
 const today = "2026-11-01";
 const read = (text: string, order: DateOrder = "day-first") => readDay(text, order, today);
@@ -60,5 +61,29 @@ describe("a day as people type it", () => {
       ),
     );
     expect(sayTyped("2026-10-06", "month-first")).toBe("Oct 6, 2026");
+  });
+});
+
+describe("dates as the garden's country writes them", () => {
+  afterEach(() => writeDates("day-first"));
+  it("day first, unless it is said otherwise", () => {
+    expect([sayDay("2026-10-06"), sayDate("2026-10-06"), sayMonthDay("2026-10-06")]).toEqual([
+      "Tue 6 Oct",
+      "6 Oct 2026",
+      "6 Oct",
+    ]);
+    expect(sayDate("2026-10-06", "month-first")).toBe("Oct 6, 2026");
+  });
+  it("month first in a US garden, in every sentence from there on", () => {
+    writeDates(dateOrderOf("us"));
+    expect(datesWritten()).toBe("month-first");
+    expect([sayDay("2026-10-06"), sayDate("2026-10-06"), sayNear("2026-10-26", "2026-10-06")]).toEqual([
+      "Tue Oct 6",
+      "Oct 6, 2026",
+      "Mon Oct 26",
+    ]);
+    expect(sayDate("2026-10-06", "day-first")).toBe("6 Oct 2026");
+    writeDates(dateOrderOf("metric"));
+    expect(sayMonthDay("2026-10-06")).toBe("6 Oct");
   });
 });

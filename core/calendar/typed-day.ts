@@ -1,17 +1,12 @@
+import type { DateOrder } from "./date-order";
 import { addDays, type Day, daysBetween, isDay, sayDate } from "./day";
-
-/** How a country writes a date: day before month, or month before day. */
-export type DateOrder = "day-first" | "month-first";
 
 const MONTHS = ["jan", "feb", "mar", "apr", "may", "jun", "jul", "aug", "sep", "oct", "nov", "dec"] as const;
 const NEAR: Record<string, number> = { today: 0, yesterday: -1, tomorrow: 1 };
 const pad = (n: number, wide: number): string => String(n).padStart(wide, "0");
 
 /** A day as a field shows it: the month by name, so that no country reads it otherwise. @example sayTyped("2026-10-06", "month-first") // "Oct 6, 2026" */
-export function sayTyped(day: Day, order: DateOrder): string {
-  const [date, month, year] = sayDate(day).split(" ");
-  return order === "month-first" ? `${month} ${date}, ${year}` : `${date} ${month} ${year}`;
-}
+export const sayTyped = (day: Day, order: DateOrder): string => sayDate(day, order);
 
 /**
  * A day as people type it: "6.10.2026", "6/10", "Oct 6", "6 October 26", "2026-10-06", "yesterday". Null when it is none.

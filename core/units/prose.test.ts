@@ -16,10 +16,20 @@ describe("a sentence in the garden's units", () => {
     ["96 of 160 litres free", "96 of 169 qt free"],
     ["about 40 m on foot", "about 131.2 ft on foot"],
     ["403 °C·day after the one before", "403 °C·day after the one before"],
-    ["14 Oct, 5 m² and grade 3 mango", "14 Oct, 5 m² and grade 3 mango"],
+    ["14 sets, 5 m² and grade 3 mango", "14 sets, 5 m² and grade 3 mango"],
   ])("%s", (metric, us) => {
     expect(proseIn(metric, "us")).toBe(us);
     expect(proseIn(metric, "metric")).toBe(metric);
+  });
+  it.each([
+    ["though Thu 8 Oct would still do", "though Thu Oct 8 would still do"],
+    ["kept since 6 Oct 2026 at 4 °C", "kept since Oct 6, 2026 at 39 °F"],
+    ["Jul 1 to Aug 1", "Jul 1 to Aug 1"],
+    ["12 Mayflies", "12 Mayflies"],
+    ["2026-10-06 Oct", "2026-10-06 Oct"],
+  ])("tells dates as written there: %s", (text, us) => {
+    expect(proseIn(text, "us")).toBe(us);
+    expect(proseIn(text, "metric")).toBe(text);
   });
   it("changes no number, id or shape of a crop, and leaves none of its words in degrees Celsius", () => {
     for (const crop of CROPS) {

@@ -27,14 +27,21 @@ function quarts(litres: number): string {
 }
 const numberIn = (text: string): number => Number(text.replace("−", "-"));
 
+const MONTHS = "Jan|Feb|Mar|Apr|May|Jun|Jul|Aug|Sep|Oct|Nov|Dec";
+/** A date in a sentence, its day before its month. */
+const DATE = new RegExp(`(?<!(?:${MONTHS}) |[\\d-])(\\d{1,2}) (${MONTHS})\\b(?: (\\d{4})\\b)?`, "g");
+
 /**
  * A sentence of the handbook, or one kept from another day, in the garden's units: every figure with a metric unit is
- * told in US ones, a range as one; a figure that gives both keeps the one that is wanted.
+ * told in US ones, a range as one; a figure that gives both keeps the one that is wanted; dates stand month first.
  * @example proseIn("Cure at 20–30 °C, 5 cm of stalk left on", "us") // "Cure at 68–86 °F, 2 in of stalk left on"
  */
 export function proseIn(text: string, system: UnitSystem): string {
   if (system !== "us") return text;
-  return text.replace(
+  const dated = text.replace(DATE, (_, day: string, month: string, year: string | undefined) =>
+    year ? `${month} ${day}, ${year}` : `${month} ${day}`,
+  );
+  return dated.replace(
     FIGURE,
     (_, low: string, between: string | undefined, high: string | undefined, unit: string, both) => {
       if (both) return both as string;
