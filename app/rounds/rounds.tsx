@@ -102,6 +102,41 @@ export default function Rounds({ loaderData, actionData }: Route.ComponentProps)
         <LinkButton to="/plot">To the plot</LinkButton>
       </Page>
     );
+  const ways = (
+    <>
+      <Form method="post" preventScrollReset>
+        <Button type="submit" name="intent" value="plan">
+          <Sparkles size={18} /> {rounds.length === 0 ? "Plan the fortnight" : "Replan"}
+        </Button>
+      </Form>
+      {rounds.length > 0 && (
+        <LinkButton variant="outline" to="/rounds/what-if">
+          <Split size={18} /> What if
+        </LinkButton>
+      )}
+      {trip && (
+        <LinkButton variant="outline" to="/rounds/stand-in">
+          <UserRound size={18} /> Stand-in’s sheet
+        </LinkButton>
+      )}
+      {rounds.length > 0 && (
+        <LinkButton variant="outline" to="/out/rounds.ics" reloadDocument>
+          <CalendarArrowDown size={18} /> Calendar
+        </LinkButton>
+      )}
+    </>
+  );
+  const links = (
+    <Flex columnGap="5" mb="3" fontSize="sm" wrap="wrap" data-noprint>
+      <RowAnchor to={wordsOnly ? "/rounds" : "/rounds?view=words"} preventScrollReset>
+        {wordsOnly ? "Show the lanes" : "Words only"}
+      </RowAnchor>
+      {loaderData.tripName && <RowAnchor to="/rounds/trip">Before and after: {loaderData.tripName}</RowAnchor>}
+      <RowAnchor to="/settings/household">Taste and room</RowAnchor>
+      <RowAnchor to="/settings#windows">Your hours</RowAnchor>
+      <RowAnchor to="/rounds/meal">For a meal</RowAnchor>
+    </Flex>
+  );
   return (
     <Page
       title="Rounds"
@@ -110,30 +145,7 @@ export default function Rounds({ loaderData, actionData }: Route.ComponentProps)
           ? "No round is planned. The planner weighs ripeness, frost, gales, your absence and your minutes."
           : "Drag a round’s tag, or one bead of it, or move them with the arrow keys, and see what it costs."
       }
-      actions={
-        <>
-          <Form method="post" preventScrollReset>
-            <Button type="submit" name="intent" value="plan">
-              <Sparkles size={18} /> {rounds.length === 0 ? "Plan the fortnight" : "Replan"}
-            </Button>
-          </Form>
-          {rounds.length > 0 && (
-            <LinkButton variant="outline" to="/rounds/what-if">
-              <Split size={18} /> What if
-            </LinkButton>
-          )}
-          {trip && (
-            <LinkButton variant="outline" to="/rounds/stand-in">
-              <UserRound size={18} /> Stand-in’s sheet
-            </LinkButton>
-          )}
-          {rounds.length > 0 && (
-            <LinkButton variant="outline" to="/out/rounds.ics" reloadDocument>
-              <CalendarArrowDown size={18} /> Calendar
-            </LinkButton>
-          )}
-        </>
-      }
+      actions={narrow && rounds.length > 0 ? undefined : ways}
     >
       {actionData && "errors" in actionData && <Note tone="caution">{actionData.errors.form}</Note>}
       {loaderData.missed.length > 0 && (
@@ -166,15 +178,7 @@ export default function Rounds({ loaderData, actionData }: Route.ComponentProps)
             : null
         }
       />
-      <Flex columnGap="5" mb="3" fontSize="sm" wrap="wrap" data-noprint>
-        <RowAnchor to={wordsOnly ? "/rounds" : "/rounds?view=words"} preventScrollReset>
-          {wordsOnly ? "Show the lanes" : "Words only"}
-        </RowAnchor>
-        {loaderData.tripName && <RowAnchor to="/rounds/trip">Before and after: {loaderData.tripName}</RowAnchor>}
-        <RowAnchor to="/settings/household">Taste and room</RowAnchor>
-        <RowAnchor to="/settings#windows">Your hours</RowAnchor>
-        <RowAnchor to="/rounds/meal">For a meal</RowAnchor>
-      </Flex>
+      {!narrow && links}
       {!wordsOnly && (
         <Box
           bg="sheet"
@@ -197,6 +201,16 @@ export default function Rounds({ loaderData, actionData }: Route.ComponentProps)
         </Box>
       )}
       {!wordsOnly && <LaneLegend />}
+      {narrow && (
+        <Box mt="5" data-noprint>
+          {rounds.length > 0 && (
+            <Flex gap="2.5" wrap="wrap" mb="2">
+              {ways}
+            </Flex>
+          )}
+          {links}
+        </Box>
+      )}
       <Grid templateColumns={{ base: "minmax(0, 1fr)", lg: "1fr 1fr" }} gapX="10" mt="8">
         {rounds.map((r) => (
           <RoundCard

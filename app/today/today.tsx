@@ -1,6 +1,6 @@
 import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import { Link } from "react-router";
-import { addDays, sayDay, sayNear, weekdayName } from "#core/calendar/day";
+import { addDays, sayDay, sayMonthDay, sayNear, weekdayName } from "#core/calendar/day";
 import { sunTimes } from "#core/calendar/sun";
 import { standInOn } from "#core/calendar/windows";
 import { plantingName } from "#core/garden/name";
@@ -173,7 +173,7 @@ export default function Today({ loaderData }: Route.ComponentProps) {
   if (empty) return <FirstVisit hasBeds={hasBeds} />;
   return (
     <Page
-      title={sayDay(today).replace(/^\w+/, weekdayName(today))}
+      title={`${weekdayName(today)} ${sayMonthDay(today)}`}
       lead={sun ? `Sunrise ${sun.sunrise}, sunset ${sun.sunset}` : undefined}
       actions={
         <>
