@@ -22,6 +22,7 @@ import { db } from "./server/garden-now.server";
 import { modeOf } from "./server/mode.server";
 import { writesInOrder } from "./server/turns.server";
 import { PARTS } from "./shell/parts";
+import { worksAhead } from "./shell/works-ahead.server";
 import { NonceContext } from "./ui/nonce";
 import { system } from "./ui/theme";
 import { LinkButton, Page } from "./ui/ui";
@@ -42,7 +43,7 @@ export const links: Route.LinksFunction = () =>
   }));
 
 /** A change waits while a thread writes years of weather or a whole garden. */
-export const middleware: Route.MiddlewareFunction[] = [writesInOrder];
+export const middleware: Route.MiddlewareFunction[] = [writesInOrder, worksAhead];
 
 export function loader({ request }: Route.LoaderArgs) {
   return { mode: modeOf(request), order: dateOrderOf(gardenOf(db()).units) };
