@@ -176,6 +176,8 @@ describe("what may be noted of a lot", () => {
     [{ kind: "use", massG: 1 }, true],
     [{ kind: "use", massG: 0 }, false],
     [{ kind: "use", massG: 5_000_001 }, false],
+    [{ kind: "preserve", toLot: "b", how: "jam", outG: 900 }, true],
+    [{ kind: "preserve", toLot: "b", how: "jam", outG: 5_000_001 }, false],
     [{ kind: "move", placeId: "cellar" }, true],
     [{ kind: "move", placeId: "" }, false],
     [{ kind: "split", massG: 5, toLot: "b" }, true],

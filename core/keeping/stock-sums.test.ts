@@ -493,6 +493,29 @@ describe("a better place", () => {
     expect(move).toMatchObject({ to: { id: "cellar" } });
     expect(move!.share).toBeLessThan(0.2);
   });
+  it("is told from nowhere too, by what it loses in a room’s air", () => {
+    const [move] = moves([{ placeId: null, pickedAt: ago(1) }]);
+    const [lies] = stock([{ placeId: null, pickedAt: ago(1) }]);
+    expect(move!.to.id).not.toBe("counter");
+    expect(move!.fromDays).toBeCloseTo(lies!.tenthInDays, 6);
+  });
+  it("goes to what is worth more for each day it gains, where there is not room for both", () => {
+    const cool = { ...cellar, litres: 8, takenLitres: 0 };
+    const worth = (perKg: number, other: number) =>
+      betterPlaces(
+        stock(
+          [
+            { id: "a", pickId: "a", placeId: "counter", pickedAt: ago(1), massG: 5000 },
+            { id: "b", pickId: "b", placeId: "counter", pickedAt: ago(1), massG: 5000 },
+          ],
+          [],
+          { places: [cool, { ...counter, litres: 90 }] },
+        ).map((s) => ({ ...s, crop: { ...s.crop, worth: { ...s.crop.worth, perKg: s.lot.id === "a" ? perKg : other } } })),
+        [cool, { ...counter, litres: 90 }],
+      ).map((m) => [m.lotId, m.share > 0.9]);
+    expect(worth(3, 1)[0]).toEqual(["a", true]);
+    expect(worth(1, 3)[0]).toEqual(["b", true]);
+  });
   it("is not told for a gain of less than four days", () => {
     const nearly = { ...saidAir(counter) };
     const alike = [counter, placeWith({ id: "other", name: "o", kind: "counter", litres: 90 })];
