@@ -49,8 +49,9 @@ export function loader({ request }: Route.LoaderArgs) {
   return { mode: modeOf(request), order: dateOrderOf(gardenOf(db()).units) };
 }
 
-/** The look of the page is known already when the signal is gone. */
-export const shouldRevalidate: ShouldRevalidateFunction = ({ formAction }) => formAction === "/mode";
+/** The look of the page is known already when the signal is gone; how dates are written follows the settings. */
+export const shouldRevalidate: ShouldRevalidateFunction = ({ formAction }) =>
+  formAction === "/mode" || (formAction?.startsWith("/settings") ?? false);
 
 export function Layout({ children }: { children: ReactNode }) {
   const nonce = useContext(NonceContext);
