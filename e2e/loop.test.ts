@@ -94,6 +94,12 @@ describe("the whole loop at the table", () => {
     const round = page.getByRole("slider").first();
     await round.focus();
     for (let i = 0; i < 7; i++) await page.keyboard.press("ArrowRight");
+    // what it changes is shown as soon as the page has the planner's question
+    await page
+      .getByTestId("ledger")
+      .getByText(/[+−][\d.]+ k?g/)
+      .first()
+      .waitFor();
     const during = await page.getByTestId("ledger").innerText();
     expect(during).not.toBe(before);
     expect(during).toMatch(/lost/);

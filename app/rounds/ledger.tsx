@@ -8,6 +8,7 @@ type Totals = { keptG: number; lostG: number; minutes: number };
 export function Ledger({
   now,
   what,
+  coming,
   around = null,
   units,
   note,
@@ -17,6 +18,8 @@ export function Ledger({
 }: {
   now: Totals;
   what: Totals | null;
+  /** what the move changes is still being fetched */
+  coming: boolean;
   /** the fortnight planned anew around a round being moved */
   around?: Totals | null;
   units: "metric" | "us";
@@ -84,6 +87,11 @@ export function Ledger({
         {label && around && (
           <chakra.span display="block" color="inkSoft" fontWeight="400" fontSize="sm" data-testid="around">
             replanned around it: {sayMass(around.keptG, units)} kept, {hours(around.minutes)}
+          </chakra.span>
+        )}
+        {label && coming && (
+          <chakra.span display="block" color="inkSoft" fontWeight="400" fontSize="sm">
+            working out what it changes
           </chakra.span>
         )}
         {label ??

@@ -42,7 +42,7 @@ export const meta: Route.MetaFunction = () => [{ title: "Rounds · Akmedon" }];
 export default function Rounds({ loaderData, actionData }: Route.ComponentProps) {
   useKept("rounds", loaderData);
   const { lanes, days, rounds, units, today, note, windows, trip } = loaderData;
-  const problem = useQuestion(loaderData.revision);
+  const { problem, coming } = useQuestion(loaderData.revision);
   const narrow = useNarrow(loaderData.onPhone);
   const { slots, now, fullest } = loaderData;
   const { moving, grab, key } = useRoundDrag(rounds, slots, days.length);
@@ -167,6 +167,7 @@ export default function Rounds({ loaderData, actionData }: Route.ComponentProps)
       <Ledger
         now={now}
         what={what}
+        coming={coming}
         around={around}
         room={room}
         units={units}

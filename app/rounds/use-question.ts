@@ -4,11 +4,12 @@ import { lastGood } from "../offline/last-good";
 import { whenResting } from "../ui/when-resting";
 
 /**
- * The planner's question for what-ifs while a round is moved, had once the page rests; null until it is there.
+ * The planner's question for what-ifs while a round is moved, had once the page rests.
  * @param revision of the garden that the page shows
+ * @returns `problem` null as long as it is `coming`, and where it cannot be had
  */
-export function useQuestion(revision: number): PlanProblem | null {
-  const [had, setHad] = useState<{ revision: number; problem: PlanProblem } | null>(null);
+export function useQuestion(revision: number): { problem: PlanProblem | null; coming: boolean } {
+  const [had, setHad] = useState<{ revision: number; problem: PlanProblem | null } | null>(null);
   useEffect(() => {
     let gone = false;
     const ask = async () => {
@@ -20,7 +21,7 @@ export function useQuestion(revision: number): PlanProblem | null {
       lastGood("rounds question", ask).then(
         (problem) => gone || setHad({ revision, problem }),
         // without it a round is moved all the same, only what it would change is not said
-        () => null,
+        () => gone || setHad({ revision, problem: null }),
       );
     });
     return () => {
@@ -28,5 +29,6 @@ export function useQuestion(revision: number): PlanProblem | null {
       cancel();
     };
   }, [revision]);
-  return had?.revision === revision ? had.problem : null;
+  const here = had?.revision === revision ? had : null;
+  return { problem: here?.problem ?? null, coming: here === null };
 }
