@@ -6,7 +6,7 @@ import { makeDemo } from "../cli/demo";
 import { gardenInProcess } from "./garden-in-process";
 import { logPick } from "./picks/pick-action.server";
 import { pickFormData } from "./picks/pick-form.server";
-import { changeDates } from "./plot/planting-dates.server";
+import { changePlanting } from "./plot/planting-form.server";
 import { plantingDoubts } from "./season/series.server";
 import { db, gardenNow, handbook } from "./server/garden-now.server";
 import { walkSheet } from "./walk/walk.server";
@@ -139,9 +139,10 @@ describe("waits", () => {
     ["sweet-corn", "90", true],
   ])("%s after raw manure, %s days", (cropId, waitDays, taken) => {
     const row = plant(`wait-${cropId}-${waitDays}`, cropId);
-    const answer = changeDates(gardenNow(), row.id, "it", {
-      ...{ intent: "treat", treatKind: "manure", treatDay: "2026-09-01", product: "", waitDays },
-    });
+    const answer = changePlanting(
+      { intent: "treat", treatKind: "manure", treatDay: "2026-09-01", product: "", waitDays },
+      row.id,
+    );
     if (taken) expect(answer).toBeInstanceOf(Response);
     else expect(answer).toMatchObject({ data: { errors: { waitDays: expect.stringContaining("120") } } });
   });

@@ -89,7 +89,7 @@ describe("places", () => {
     await page.goto("/keep/places");
     await ready(page);
     const cellar = page.locator("#cellar");
-    await cellar.getByLabel("Temperature in cellar shelf, °C").fill("99");
+    await cellar.getByLabel("Read, °C").fill("99");
     await cellar.getByRole("button", { name: "Note it" }).click();
     await page.getByText("hotter than any store").waitFor();
     await cellar.getByText("Readings from a file").click();

@@ -48,7 +48,7 @@ describe("looking back", () => {
     await page.goto("/season/lessons");
     await ready(page);
     const draft = page.locator("[data-draft='glut tomato 2026']");
-    expect(await draft.getByLabel("What was it").inputValue()).toMatch(/13 kg more than the house uses, in 3 weeks/);
+    expect(await draft.getByLabel("Lesson").inputValue()).toMatch(/13 kg more than the house uses, in 3 weeks/);
     await draft.getByRole("button", { name: "Keep it" }).click();
     await page.getByText("Lesson kept").waitFor();
     await page.goto("/season/report?year=2026");

@@ -29,7 +29,7 @@ describe("what the season taught", () => {
     const drafts = page.locator("[data-draft]");
     const before = await drafts.count();
     expect(before).toBeGreaterThan(1);
-    await drafts.first().getByLabel("What was it").fill("The tunnel came late after the cold May.");
+    await drafts.first().getByLabel("Lesson").fill("The tunnel came late after the cold May.");
     await drafts.first().getByRole("button", { name: "Keep it" }).click();
     await page.getByText("Lesson kept").waitFor();
     expect(await page.innerText("main")).toContain("The tunnel came late after the cold May.");

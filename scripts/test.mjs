@@ -1,8 +1,17 @@
-// npm test: everything that must hold before a change lands, step by step, with the time each took.
+// npm test: what must hold before a change lands, step by step, with the time each took. With --all also the sweeps
+// (whole seasons; every page in every garden and look, every value in every field, kills in a write): as CI runs it.
 import { join } from "node:path";
 import { build, bundleCommand, certutil, chromium, install, run } from "./ready.mjs";
 
 const bin = (name) => join("node_modules", ".bin", name);
+const browserTests = (config) => () => {
+  certutil();
+  run(bin("vitest"), ["run", "--config", config], { AKMEDON_CHROMIUM: chromium() });
+};
+const sweeps = [
+  ["sweeps through seasons", () => run(bin("vitest"), ["run", "--reporter=dot"], { AKMEDON_SWEEPS: "yes" })],
+  ["sweeps over pages", browserTests("e2e/sweeps/vitest.config.ts")],
+];
 const steps = [
   ["packages", () => install()],
   [
@@ -29,13 +38,8 @@ const steps = [
       bundleCommand();
     },
   ],
-  [
-    "browser tests on it",
-    () => {
-      certutil();
-      run(bin("vitest"), ["run", "--config", "e2e/vitest.config.ts"], { AKMEDON_CHROMIUM: chromium() });
-    },
-  ],
+  ["browser tests on it", browserTests("e2e/vitest.config.ts")],
+  ...(process.argv.includes("--all") ? sweeps : []),
 ];
 const took = [];
 for (const [n, [title, work]] of steps.entries()) {

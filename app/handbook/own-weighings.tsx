@@ -1,15 +1,19 @@
 import { Flex, Grid, Text } from "@chakra-ui/react";
+import { useMemo } from "react";
 import { Form } from "react-router";
 import { sayDate } from "#core/calendar/day";
 import { decimals, sayMass, type UnitSystem } from "#core/units/mass";
 import { sayVolume, volumeUnit } from "#core/units/volume";
 import type { Learned, Weighing } from "#core/weighing/learned";
+import { CheckedForm } from "../ui/checked-form";
 import { Button, type Faults, Field, Input, Section, Select, shownValue } from "../ui/ui";
+import { weighingForm } from "./weighing.form";
 
 type Props = { weighings: readonly Weighing[]; learned: Learned; units: UnitSystem; faults: Faults };
 
 /** What the gardener's own scale has taught of a crop, and a litre or some pieces weighed to teach it more. */
 export function OwnWeighings({ weighings, learned, units, faults }: Props) {
+  const schema = useMemo(() => weighingForm(units), [units]);
   const { tops, drying, kgPerL, pieceG } = learned;
   const percent = (share: number) => `${Math.round(100 * share)} %`;
   const pairs = (n: number) => `${n} ${n === 1 ? "weighing" : "weighings"} before and after`;
@@ -58,7 +62,7 @@ export function OwnWeighings({ weighings, learned, units, faults }: Props) {
           </Form>
         </Flex>
       ))}
-      <Form method="post">
+      <CheckedForm method="post" schema={schema} faults={faults}>
         <Grid templateColumns="0.7fr 1fr 1fr auto" gap="2" alignItems="end" mt="3">
           <Field name="amount" label="So many" faults={faults}>
             {(p) => <Input {...p} inputMode="decimal" defaultValue={shownValue(faults, "amount", "")} minW="0" />}
@@ -78,7 +82,7 @@ export function OwnWeighings({ weighings, learned, units, faults }: Props) {
             Note it
           </Button>
         </Grid>
-      </Form>
+      </CheckedForm>
     </Section>
   );
 }

@@ -1,9 +1,12 @@
 import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
+import { useMemo } from "react";
 import { Form } from "react-router";
 import { PLACE_KINDS, PLACE_WORDS, ROOM_IN, roomUnitLitres, roomUnitWords } from "#core/household/place";
+import type { UnitSystem } from "#core/units/mass";
 import { typedVolume, volumeUnit } from "#core/units/volume";
 import { formOf } from "../server/forms.server";
 import { gardenNow } from "../server/garden-now.server";
+import { CheckedForm } from "../ui/checked-form";
 import { FileInput } from "../ui/file-input";
 import {
   Anchor,
@@ -22,6 +25,7 @@ import {
   TextArea,
 } from "../ui/ui";
 import type { Route } from "./+types/keep-places";
+import { placeForm, placeReadingForm } from "./place.form";
 import { PlaceBar } from "./place-bar";
 import { changePlaces, placesPage } from "./places.server";
 import { ReadingsLine } from "./readings-line";
@@ -38,7 +42,6 @@ export default function KeepPlaces({ loaderData, actionData }: Route.ComponentPr
   const { places, better, units, simulated } = loaderData;
   const faults: Faults = actionData && "errors" in actionData ? actionData : null;
   const at = faults?.typed.placeId ?? null;
-  const deg = units === "us" ? "°F" : "°C";
   return (
     <Page
       title="Places"
@@ -94,7 +97,7 @@ export default function KeepPlaces({ loaderData, actionData }: Route.ComponentPr
             </Box>
             <Box>
               <ReadingsLine readings={p.readings} units={units} />
-              <Readings place={p} simulated={simulated} faults={at === p.place.id ? faults : null} deg={deg} />
+              <Readings place={p} simulated={simulated} faults={at === p.place.id ? faults : null} units={units} />
               <chakra.details open={(at === p.place.id && faults?.typed.intent === "place") || undefined}>
                 <chakra.summary color="moss" cursor="pointer" minH="48px" display="flex" alignItems="center">
                   Change {p.place.name}
@@ -112,43 +115,29 @@ export default function KeepPlaces({ loaderData, actionData }: Route.ComponentPr
   );
 }
 
-type ReadingsProps = { place: PlaceView; simulated: boolean; faults: Faults; deg: string };
-function Readings({ place, simulated, faults, deg }: ReadingsProps) {
+type ReadingsProps = { place: PlaceView; simulated: boolean; faults: Faults; units: UnitSystem };
+function Readings({ place, simulated, faults, units }: ReadingsProps) {
+  const deg = units === "us" ? "°F" : "°C";
+  const schema = useMemo(() => placeReadingForm(units), [units]);
   return (
     <>
       <Flex gap="2" wrap="wrap" align="end" mb="2">
-        <Form method="post">
+        <CheckedForm method="post" schema={schema} faults={faults?.typed.intent === "reading" ? faults : null}>
           <input type="hidden" name="placeId" value={place.place.id} />
           <Flex gap="2" align="end" wrap="wrap">
-            <Field name="tempC" label={`Read, ${deg}`} faults={faults}>
-              {(p) => (
-                <Input
-                  {...p}
-                  id={`temp-${place.place.id}`}
-                  aria-label={`Temperature in ${place.place.name}, ${deg}`}
-                  inputMode="decimal"
-                  w="6.5em"
-                  defaultValue={shownValue(faults, "tempC", "")}
-                />
-              )}
+            <Field name="tempC" of={place.place.id} label={`Read, ${deg}`}>
+              {(p) => <Input {...p} inputMode="decimal" w="6.5em" defaultValue={shownValue(faults, "tempC", "")} />}
             </Field>
-            <Field name="humidityPct" label="Humidity, %" faults={faults}>
+            <Field name="humidityPct" of={place.place.id} label="Humidity, %">
               {(p) => (
-                <Input
-                  {...p}
-                  id={`wet-${place.place.id}`}
-                  aria-label={`Humidity in ${place.place.name}, %`}
-                  inputMode="decimal"
-                  w="6.5em"
-                  defaultValue={shownValue(faults, "humidityPct", "")}
-                />
+                <Input {...p} inputMode="decimal" w="6.5em" defaultValue={shownValue(faults, "humidityPct", "")} />
               )}
             </Field>
             <Button type="submit" name="intent" value="reading" variant="outline">
               Note it
             </Button>
           </Flex>
-        </Form>
+        </CheckedForm>
         {simulated && (
           <Form method="post">
             <input type="hidden" name="placeId" value={place.place.id} />
@@ -199,28 +188,22 @@ function PlaceForm({ place, units, faults }: { place: PlaceView | null; units: "
   const degrees = (c: number | null | undefined) =>
     c === null || c === undefined ? "" : String(Math.round((units === "us" ? c * 1.8 + 32 : c) * 10) / 10);
   const value = (name: string, v: string | number | null | undefined) => shownValue(faults, name, v);
+  const schema = useMemo(() => placeForm(units), [units]);
   const inUnits = (litres: number | undefined) =>
     litres === undefined
       ? undefined
       : Math.round((100 * litres) / roomUnitLitres(p ?? { roomIn: "litres", trayLitres: null }, units)) / 100;
   const input = (name: string, label: string, v: string | number | null | undefined, decimal = true) => (
-    <Field name={name} label={label} faults={faults}>
+    <Field name={name} of={id} label={label}>
       {(props) => (
-        <Input
-          {...props}
-          id={`${name}-${id}`}
-          aria-label={label}
-          inputMode={decimal ? "decimal" : undefined}
-          defaultValue={value(name, v)}
-          minW="0"
-        />
+        <Input {...props} inputMode={decimal ? "decimal" : undefined} defaultValue={value(name, v)} minW="0" />
       )}
     </Field>
   );
   const select = (name: string, label: string, v: string, options: readonly (readonly [string, string])[]) => (
-    <Field name={name} label={label} faults={faults}>
+    <Field name={name} of={id} label={label}>
       {(props) => (
-        <Select {...props} id={`${name}-${id}`} aria-label={label} defaultValue={value(name, v)} minW="0">
+        <Select {...props} defaultValue={value(name, v)} minW="0">
           {options.map(([key, words]) => (
             <option key={key} value={key}>
               {words}
@@ -232,7 +215,7 @@ function PlaceForm({ place, units, faults }: { place: PlaceView | null; units: "
   );
   const deg = units === "us" ? "°F" : "°C";
   return (
-    <Form method="post">
+    <CheckedForm method="post" schema={schema} faults={faults}>
       <input type="hidden" name="placeId" value={p?.id ?? ""} />
       <Grid templateColumns={{ base: "repeat(2, minmax(0, 1fr))", md: "repeat(4, minmax(0, 1fr))" }} gap="3">
         {input("name", "Name", p?.name, false)}
@@ -277,6 +260,6 @@ function PlaceForm({ place, units, faults }: { place: PlaceView | null; units: "
           </Button>
         )}
       </Flex>
-    </Form>
+    </CheckedForm>
   );
 }

@@ -1,18 +1,17 @@
-import { PLACE_KINDS, placeSchema, ROOM_IN, roomUnitLitres } from "#core/household/place";
+import { PLACE_KINDS } from "#core/household/place";
 import { betterPlaces } from "#core/keeping/best-places";
 import type { LotEvent } from "#core/keeping/lot";
-import { airOf, placeReadingSchema } from "#core/keeping/place-air";
-import { celsiusFromFahrenheit } from "#core/units/convert";
+import { airOf, type PlaceReading } from "#core/keeping/place-air";
 import { sayMass } from "#core/units/mass";
-import { readRoom } from "#core/units/volume";
 import { change, newId, orderedId } from "#db/change";
 import { removePlace } from "#db/plot";
 import { maySimulate } from "../server/devices/device";
 import { takeReadings } from "../server/devices/room-files.server";
 import { simulatedReading } from "../server/devices/simulated.server";
-import { done, faultsOf, missing, numberOf, refuse } from "../server/forms.server";
+import { byIntent, done, missing, readForm, refuse, typedOf } from "../server/forms.server";
 import { db, type GardenNow } from "../server/garden-now.server";
 import { houseOf, placesView } from "./keep.server";
+import { placeForm, placeReadingForm } from "./place.form";
 
 /** What would lie better elsewhere, all lots and all room weighed together. */
 function better(d: GardenNow) {
@@ -48,87 +47,51 @@ export function placesPage(d: GardenNow) {
 
 /** Changes a place and its air, notes readings, or lays lots as proposed. */
 export async function changePlaces(d: GardenNow, form: FormData) {
-  const typed = Object.fromEntries([...form.entries()].filter((e): e is [string, string] => typeof e[1] === "string"));
+  const typed = typedOf(form);
   const { units } = d.snapshot.garden;
-  const known = d.snapshot.places.find((p) => p.id === typed.placeId);
-  const back = `/keep/places${known ? `#${known.id}` : ""}`;
-  const tempC = (name: string): number | null => {
-    const n = numberOf(typed[name]);
-    return n === null || units === "metric" ? n : Math.round(celsiusFromFahrenheit(n) * 100) / 100;
+  const found = d.snapshot.places.find((p) => p.id === typed.placeId) ?? null;
+  const known = () => {
+    if (!found) throw missing("place");
+    return found;
   };
-  if (typed.intent === "lay") {
-    const list = better(d);
-    return done(
-      "/keep/places",
-      change(db(), `${list.length} ${list.length === 1 ? "lot" : "lots"} laid where they keep longer`, d.now, (c) => {
+  const put = (hash: string, label: string, work: Parameters<typeof change>[3]) =>
+    done(`/keep/places${hash}`, change(db(), label, d.now, work));
+  const readNow = (reading: Pick<PlaceReading, "tempC" | "humidityPct">) =>
+    put(`#${known().id}`, `${known().name} read`, (c) =>
+      c.put("placeReadings", { ...reading, id: newId(), placeId: known().id, at: d.now }),
+    );
+  return byIntent(typed, {
+    lay: () => {
+      const list = better(d);
+      return put("", `${list.length} ${list.length === 1 ? "lot" : "lots"} laid where they keep longer`, (c) => {
         for (const b of list) c.put("lotEvents", moveOf(d, b));
-      }),
-    );
-  }
-  if (typed.intent === "place") {
-    const room = {
-      roomIn: ROOM_IN.find((r) => r === typed.roomIn) ?? "litres",
-      trayLitres: readRoom(typed.trayLitres, units),
-    };
-    const litresOf = (name: string): number | null => {
-      if (room.roomIn === "litres") return readRoom(typed[name], units);
-      const n = numberOf(typed[name]);
-      return n === null ? null : Math.round(n * roomUnitLitres(room, units) * 100) / 100;
-    };
-    const checked = placeSchema.safeParse({
-      ...room,
-      id: known?.id ?? newId(),
-      name: typed.name,
-      kind: typed.kind,
-      litres: litresOf("litres"),
-      takenLitres: litresOf("takenLitres") ?? 0,
-      tempMinC: tempC("tempMinC"),
-      tempMaxC: tempC("tempMaxC"),
-      humidityMin: numberOf(typed.humidityMin),
-      humidityMax: numberOf(typed.humidityMax),
-      light: typed.light || null,
-      air: typed.air || null,
-    });
-    if (!checked.success) return refuse(faultsOf(checked.error, typed));
-    return done(
-      `/keep/places#${checked.data.id}`,
-      change(db(), `${checked.data.name} ${known ? "changed" : "added"}`, d.now, (c) => c.put("places", checked.data)),
-    );
-  }
-  if (!known) throw missing("place");
-  if (typed.intent === "remove") return done("/keep/places", removePlace(db(), known, d.now));
-  if (typed.intent === "thermometer") {
-    if (!maySimulate(d)) throw missing("real thermometer");
-    const reading = { ...simulatedReading(d, known), id: newId() };
-    return done(
-      back,
-      change(db(), `${known.name} read`, d.now, (c) => c.put("placeReadings", reading)),
-    );
-  }
-  if (typed.intent === "reading") {
-    const checked = placeReadingSchema.safeParse({
-      id: newId(),
-      placeId: known.id,
-      at: d.now,
-      tempC: tempC("tempC"),
-      humidityPct: numberOf(typed.humidityPct),
-    });
-    if (!checked.success) return refuse(faultsOf(checked.error, typed));
-    return done(
-      back,
-      change(db(), `${known.name} read`, d.now, (c) => c.put("placeReadings", checked.data)),
-    );
-  }
-  if (typed.intent === "readings") {
-    const file = form.get("file");
-    const text = file instanceof File && file.size > 0 ? await file.text() : (typed.table ?? "");
-    if (text.trim() === "") return refuse({ errors: { table: "paste a table, or choose a file" }, typed });
-    const came = takeReadings(d, known, text);
-    return came.ok
-      ? done(back, came.journalId)
-      : refuse({ errors: { table: came.message }, typed: { ...typed, table: text } });
-  }
-  return refuse({ errors: { form: "Nothing was asked." }, typed });
+      });
+    },
+    place: () => {
+      const read = readForm(placeForm(units), typed);
+      if (!read.ok) return refuse(read.faults);
+      const place = { ...read.row, id: found?.id ?? newId() };
+      return put(`#${place.id}`, `${place.name} ${found ? "changed" : "added"}`, (c) => c.put("places", place));
+    },
+    remove: () => done("/keep/places", removePlace(db(), known(), d.now)),
+    thermometer: () => {
+      if (!maySimulate(d)) throw missing("real thermometer");
+      return readNow(simulatedReading(d, known()));
+    },
+    reading: () => {
+      const read = readForm(placeReadingForm(units), typed);
+      return read.ok ? readNow(read.row) : refuse(read.faults);
+    },
+    readings: async () => {
+      const file = form.get("file");
+      const text = file instanceof File && file.size > 0 ? await file.text() : (typed.table ?? "");
+      if (text.trim() === "") return refuse({ errors: { table: "paste a table, or choose a file" }, typed });
+      const came = takeReadings(d, known(), text);
+      return came.ok
+        ? done(`/keep/places#${known().id}`, came.journalId)
+        : refuse({ errors: { table: came.message }, typed: { ...typed, table: text } });
+    },
+  });
 }
 
 function moveOf(d: GardenNow, b: ReturnType<typeof better>[number]): LotEvent {

@@ -1,6 +1,5 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { useMemo, useState } from "react";
-import { redirect } from "react-router";
 import { COVERS, freeSpot } from "#core/garden/bed";
 import { readDistance, typedDistance } from "#core/units/distance";
 import { newId } from "#db/change";
@@ -9,7 +8,7 @@ import { findBed, removeBed, saveBed } from "#db/plot";
 import { AheadList } from "../season/ahead-list";
 import { bedFree } from "../season/estimates.server";
 import { aheadOf } from "../season/series.server";
-import { done, formOf, missing, readForm, refuse, typedOf } from "../server/forms.server";
+import { byIntent, done, formOf, missing, readForm, refuse, typedOf } from "../server/forms.server";
 import { db, gardenNow } from "../server/garden-now.server";
 import { CheckedForm } from "../ui/checked-form";
 import {
@@ -55,17 +54,19 @@ export async function action({ request, params }: Route.ActionArgs) {
   const typed = typedOf(await formOf(request));
   const at = nowAt(gardenOf(db()));
   const known = params.bedId === "new" ? null : findBed(db(), params.bedId);
-  if (typed.intent === "remove") {
-    if (!known) throw missing("bed");
-    return done("/plot", removeBed(db(), known, at));
-  }
-  const read = readForm(bedForm(gardenOf(db()).units), typed);
-  if (!read.ok) return refuse(read.faults);
-  const bed = { ...read.row, id: known?.id ?? newId(), walkOrder: known?.walkOrder ?? snapshotOf(db()).beds.length };
-  const journalId = saveBed(db(), bed, at);
-  return known
-    ? done("/plot", journalId)
-    : redirect(`/plot/plantings/new?bed=${bed.id}${journalId ? `&done=${journalId}` : ""}`);
+  return byIntent(typed, {
+    save: () => {
+      const read = readForm(bedForm(gardenOf(db()).units), typed);
+      if (!read.ok) return refuse(read.faults);
+      const walkOrder = known?.walkOrder ?? snapshotOf(db()).beds.length;
+      const bed = { ...read.row, id: known?.id ?? newId(), walkOrder };
+      return done(known ? "/plot" : `/plot/plantings/new?bed=${bed.id}`, saveBed(db(), bed, at));
+    },
+    remove: () => {
+      if (!known) throw missing("bed");
+      return done("/plot", removeBed(db(), known, at));
+    },
+  });
 }
 
 export const meta: Route.MetaFunction = () => [{ title: "Bed · Akmedon" }];

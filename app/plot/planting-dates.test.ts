@@ -4,7 +4,7 @@ import { gardenInProcess } from "../garden-in-process";
 import { logPick } from "../picks/pick-action.server";
 import { roundsAhead } from "../rounds/rounds.server";
 import { gardenNow } from "../server/garden-now.server";
-import { changeDates } from "./planting-dates.server";
+import { changePlanting } from "./planting-form.server";
 
 let garden: ReturnType<typeof gardenInProcess>;
 beforeAll(() => {
@@ -13,7 +13,7 @@ beforeAll(() => {
 afterAll(() => garden.end());
 
 const manured = (plantingId: string, treatDay: string, waitDays: string) =>
-  changeDates(gardenNow(), plantingId, "it", { intent: "treat", treatKind: "manure", treatDay, product: "", waitDays });
+  changePlanting({ intent: "treat", treatKind: "manure", treatDay, product: "", waitDays }, plantingId);
 
 describe("raw manure worked in", () => {
   it("asks for the days of the rule at least, and longer where a local rule does", () => {

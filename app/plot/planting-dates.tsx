@@ -1,11 +1,13 @@
 import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { Form } from "react-router";
 import { sayDate, sayDay } from "#core/calendar/day";
 import { allowedFrom, SKINS_SET_DAYS, TREATMENT_WORDS, TREATMENTS, type Treatment } from "#core/garden/treatment";
 import { PICK_WISH_WORDS, PICK_WISHES, type PickWish } from "#core/planning/question/wish";
+import { CheckedForm } from "../ui/checked-form";
 import { DateInput } from "../ui/date-input";
 import { Button, type Faults, Field, Input, Note, Section, Select, shownValue } from "../ui/ui";
+import { treatmentForm, wishForm } from "./planting-dates.form";
 
 function Removable({ intent, id, children }: { intent: string; id: string; children: React.ReactNode }) {
   return (
@@ -44,6 +46,11 @@ export function PlantingDates({
   faults: Faults;
 }) {
   const [kind, setKind] = useState<string>(faults?.typed.treatKind ?? "spray");
+  const treatSchema = useMemo(
+    () => treatmentForm(today, (k) => (k === "manure" ? manureDays : 0)),
+    [today, manureDays],
+  );
+  const intent = faults?.typed.intent;
   const waiting = treatments.filter((t) => allowedFrom(t) > today);
   const value = (name: string, v: string | number) => shownValue(faults, name, v);
   return (
@@ -67,9 +74,9 @@ export function PlantingDates({
           {PICK_WISH_WORDS[w.kind]} {sayDay(w.day)}
         </Removable>
       ))}
-      <Form method="post" preventScrollReset>
+      <CheckedForm method="post" preventScrollReset schema={treatSchema} faults={intent === "treat" ? faults : null}>
         <Grid templateColumns="repeat(2, minmax(0, 1fr))" gap="3" mt="4">
-          <Field name="treatKind" label="It was" faults={faults}>
+          <Field name="treatKind" label="It was">
             {(p) => (
               <Select {...p} value={kind} onChange={(e) => setKind(e.target.value)}>
                 {TREATMENTS.map((t) => (
@@ -80,13 +87,13 @@ export function PlantingDates({
               </Select>
             )}
           </Field>
-          <Field name="treatDay" label="On" faults={faults}>
+          <Field name="treatDay" label="On">
             {(p) => <DateInput {...p} defaultValue={value("treatDay", today)} />}
           </Field>
-          <Field name="product" label="With" hint="as the label names it" faults={faults}>
+          <Field name="product" label="With" hint="as the label names it">
             {(p) => <Input {...p} defaultValue={value("product", "")} disabled={kind === "tops-cut"} />}
           </Field>
-          <Field name="waitDays" label="Days to wait" hint={WAITS[kind as Treatment["kind"]]} faults={faults}>
+          <Field name="waitDays" label="Days to wait" hint={WAITS[kind as Treatment["kind"]]}>
             {(p) => (
               <Input
                 {...p}
@@ -103,11 +110,11 @@ export function PlantingDates({
         <Button type="submit" name="intent" value="treat" variant="outline" mt="3">
           Log it
         </Button>
-      </Form>
-      <Form method="post" preventScrollReset>
+      </CheckedForm>
+      <CheckedForm method="post" preventScrollReset schema={wishForm} faults={intent === "wish" ? faults : null}>
         <Flex gap="3" mt="5" align="end" wrap="wrap">
           <Box flex="1 1 130px">
-            <Field name="wishKind" label="I want it" faults={faults}>
+            <Field name="wishKind" label="I want it">
               {(p) => (
                 <Select {...p} defaultValue={value("wishKind", "not-before")}>
                   {PICK_WISHES.map((w) => (
@@ -120,7 +127,7 @@ export function PlantingDates({
             </Field>
           </Box>
           <Box flex="1 1 130px">
-            <Field name="wishDay" label="Day" faults={faults}>
+            <Field name="wishDay" label="Day">
               {(p) => <DateInput {...p} defaultValue={value("wishDay", today)} />}
             </Field>
           </Box>
@@ -128,7 +135,7 @@ export function PlantingDates({
             Set it
           </Button>
         </Flex>
-      </Form>
+      </CheckedForm>
     </Section>
   );
 }

@@ -10,6 +10,7 @@ import { showsColour } from "#core/handbook/ripe-colour";
 import { outlookOf, type Snapshot } from "#core/planning/outlook";
 import { sayArea, typedDistance } from "#core/units/distance";
 import { sayMass } from "#core/units/mass";
+import { bulkOf, containerMeasures } from "#core/weighing/bulk";
 import { findPlanting } from "#db/plot";
 import { jobsOfPlanting } from "../jobs/jobs.server";
 import { lessonsByCrop } from "../lessons/learned.server";
@@ -33,6 +34,7 @@ export function loader({ params, url }: Route.LoaderArgs) {
   const planting = isNew ? null : findPlanting(db(), params.plantingId);
   if (!isNew && !planting) throw missing("planting");
   const seen = outlook.plantings.find((p) => p.planting.id === planting?.id);
+  const grown = planting && handbook().of(planting.cropId);
   const tracked = planting
     ? outlookOf({ ...snapshot, plantings: [{ ...planting, endedOn: null }] }, now, false, true).plantings[0]
     : undefined;
@@ -63,8 +65,12 @@ export function loader({ params, url }: Route.LoaderArgs) {
     losses: snapshot.bedLosses
       .filter((l) => l.plantingId === planting?.id)
       .map((l) => ({ ...l, day: sayDate(l.day), amount: `about ${sayMass(l.massG, snapshot.garden.units)}` })),
+    weighs: grown && {
+      crop: { yield: grown.yield },
+      bulk: bulkOf(grown, containerMeasures(snapshot.containers)),
+    },
     judged: seen ? judgementView(seen, today, snapshot.garden.units) : null,
-    manureDays: planting ? manureWaitDays(handbook().of(planting.cropId)) : 0,
+    manureDays: grown ? manureWaitDays(grown) : 0,
     treatments: snapshot.treatments.filter((t) => t.plantingId === planting?.id),
     wishes: snapshot.pickWishes.filter((w) => w.plantingId === planting?.id),
     history: planting ? pickTotals(snapshot, planting) : null,
@@ -176,7 +182,15 @@ export default function PlantingPage({ loaderData, actionData }: Route.Component
               faults={faults}
             />
           )}
-          {planting && <PlantingLosses losses={loaderData.losses} today={today} faults={faults} />}
+          {planting && loaderData.weighs && (
+            <PlantingLosses
+              losses={loaderData.losses}
+              {...loaderData.weighs}
+              units={loaderData.units}
+              today={today}
+              faults={faults}
+            />
+          )}
         </Box>
       </Grid>
     </Page>

@@ -26,7 +26,7 @@ import { techniqueOf } from "../handbook/technique.server";
 import { JobGroup } from "../jobs/job-row";
 import { inGroups, jobsAtBeds } from "../jobs/jobs.server";
 import { lastGood, useKept } from "../offline/last-good";
-import { done, formOf, missing, typedOf } from "../server/forms.server";
+import { byIntent, done, formOf, missing, typedOf } from "../server/forms.server";
 import { db, gardenNow } from "../server/garden-now.server";
 import { Cautions } from "../ui/cautions";
 import { Kit } from "../ui/tick-row";
@@ -177,36 +177,31 @@ export async function action({ request, params }: Route.ActionArgs) {
   const typed = typedOf(await formOf(request));
   const round = findRound(db(), params.roundId);
   if (!round) throw missing("round");
-  if (typed.intent === "nothing") {
-    const d = gardenNow();
-    const p = d.outlook.plantings.find((x) => x.planting.id === typed.planting);
-    if (!p) throw missing("planting");
-    const look = { id: newId(), plantingId: p.planting.id, at: d.now, by: "", note: "", photos: [], marked: [] };
-    const readings = [{ cueId: NOTHING_READY, value: true as const }];
-    const name = plantingName(p.planting, p.crop);
-    return done(`/rounds/${round.id}`, saveCheck(db(), { ...look, readings }, `Nothing ready: ${name}`));
-  }
-  if (typed.intent === "rest") {
-    const d = gardenNow();
-    const picked = new Set(d.snapshot.picks.filter((p) => p.roundId === round.id).map((p) => p.plantingId));
-    const rest = round.lines.filter((l) => !picked.has(l.plantingId)).map((l) => l.plantingId);
-    const to = nextHour(d, slotIdOf(round));
-    const { rounds } = roundsAhead(d);
-    if (!to || rest.length === 0 || !rounds.some((r) => r.id === round.id)) return done(`/rounds/${round.id}`, null);
-    const moved = moveLines(rounds, round.id, rest, to, newId());
-    return done("/rounds", saveMoved(moved, `The rest put off to ${sayDay(to.day)} ${to.startsAt}`));
-  }
-  const { lines: _, ...row } = round;
-  const status = typed.intent === "reopen" ? "planned" : "done";
-  return done(
-    "/rounds",
-    saveRound(
-      db(),
-      { ...row, status },
-      status === "done" ? `Round of ${sayDay(round.day)} done` : "Round opened again",
-      gardenNow().now,
-    ),
-  );
+  const { lines, ...row } = round;
+  const d = gardenNow();
+  const here = `/rounds/${round.id}`;
+  const turn = (status: "planned" | "done", label: string) => () =>
+    done("/rounds", saveRound(db(), { ...row, status }, label, d.now));
+  return byIntent(typed, {
+    nothing: () => {
+      const p = d.outlook.plantings.find((x) => x.planting.id === typed.planting);
+      if (!p) throw missing("planting");
+      const look = { id: newId(), plantingId: p.planting.id, at: d.now, by: "", note: "", photos: [], marked: [] };
+      const readings = [{ cueId: NOTHING_READY, value: true as const }];
+      return done(here, saveCheck(db(), { ...look, readings }, `Nothing ready: ${plantingName(p.planting, p.crop)}`));
+    },
+    rest: () => {
+      const picked = new Set(d.snapshot.picks.filter((p) => p.roundId === round.id).map((p) => p.plantingId));
+      const rest = lines.filter((l) => !picked.has(l.plantingId)).map((l) => l.plantingId);
+      const to = nextHour(d, slotIdOf(round));
+      const { rounds } = roundsAhead(d);
+      if (!to || rest.length === 0 || !rounds.some((r) => r.id === round.id)) return done(here, null);
+      const moved = moveLines(rounds, round.id, rest, to, newId());
+      return done("/rounds", saveMoved(moved, `The rest put off to ${sayDay(to.day)} ${to.startsAt}`));
+    },
+    done: turn("done", `Round of ${sayDay(round.day)} done`),
+    reopen: turn("planned", "Round opened again"),
+  });
 }
 
 /** Without a signal the page stands as it was. */

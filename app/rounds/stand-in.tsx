@@ -3,7 +3,7 @@ import { Printer } from "lucide-react";
 import { redirect } from "react-router";
 import { sayDay, weekdayName } from "#core/calendar/day";
 import { closeStandIn, renewStandInKey } from "#db/stand-in-links";
-import { formOf, missing } from "../server/forms.server";
+import { byIntent, formOf, missing, typedOf } from "../server/forms.server";
 import { dataDir, gardenNow } from "../server/garden-now.server";
 import { Cautions } from "../ui/cautions";
 import { Anchor, Button, LinkButton, Note, Page, Section } from "../ui/ui";
@@ -24,11 +24,16 @@ export async function action({ request }: Route.ActionArgs) {
   const d = gardenNow();
   const trip = nextTrip(d);
   if (!trip) throw missing("trip");
-  const intent = form.get("intent");
-  if (intent === "open-link" || intent === "renew-link") renewStandInKey(dataDir(), trip.id);
-  else if (intent === "close-link") closeStandIn(dataDir(), trip.id);
-  else if (intent === "read-back") return readBack(d, trip, form.get("file"));
-  return redirect("/rounds/stand-in");
+  const then = (work: (dir: string, tripId: string) => unknown) => () => {
+    work(dataDir(), trip.id);
+    return redirect("/rounds/stand-in");
+  };
+  return byIntent(typedOf(form), {
+    "open-link": then(renewStandInKey),
+    "renew-link": then(renewStandInKey),
+    "close-link": then(closeStandIn),
+    "read-back": () => readBack(d, trip, form.get("file")),
+  });
 }
 
 export const meta: Route.MetaFunction = () => [{ title: "Stand-in’s sheet · Akmedon" }];

@@ -1,14 +1,15 @@
 import { plantingName } from "#core/garden/name";
 import { lotsNow } from "#core/keeping/lot";
 import { seedsOf } from "#core/keeping/seeds";
-import { draftsOf, lessonSchema, remindDays } from "#core/season/lessons";
+import { draftsOf, type Lesson, remindDays } from "#core/season/lessons";
 import { picksIn } from "#core/season/pick-log";
 import { figuresOf } from "#core/season/planting-figures";
 import { change, newId } from "#db/change";
 import { lessonLine, lessonsDue } from "../lessons/learned.server";
 import { loggedPicks } from "../picks/picks.server";
-import { done, faultsOf, refuse } from "../server/forms.server";
+import { byIntent, done, missing, readForm, refuse } from "../server/forms.server";
 import { db, type GardenNow, handbook } from "../server/garden-now.server";
+import { lessonForm } from "./lesson.form";
 import { glutDrafts } from "./season-weeks.server";
 
 /** Drafts that the figures of a season propose and nobody has answered yet. */
@@ -72,36 +73,31 @@ export function lessonsView(d: GardenNow, query: URLSearchParams) {
 
 /** Keeps, changes, throws away or takes out a lesson. */
 export function changeLessons(d: GardenNow, typed: Record<string, string>) {
-  const back = "/season/lessons";
   const known = d.snapshot.lessons.find((l) => l.id === typed.id);
-  if (typed.intent === "remove")
-    return done(
-      back,
-      change(db(), "Lesson removed", d.now, (c) => c.remove("lessons", typed.id ?? "")),
-    );
   const draft = drafts(d, d.today.slice(0, 4)).find((x) => x.id === typed.id);
-  if (typed.intent === "throw" && draft) {
-    const { about: _, ...rest } = draft;
-    return done(
-      back,
-      change(db(), "Draft thrown away", d.now, (c) => c.put("lessons", { ...rest, at: d.now, state: "thrown" })),
-    );
-  }
-  const planting = d.snapshot.plantings.find((p) => p.id === (typed.plantingId || draft?.plantingId));
-  const checked = lessonSchema.safeParse({
-    id: known?.id ?? draft?.id ?? newId(),
-    at: known?.at ?? d.now,
-    words: typed.words ?? "",
-    next: typed.next ?? "",
-    cropId: typed.cropId || planting?.cropId || known?.cropId || null,
-    plantingId: planting?.id ?? known?.plantingId ?? null,
-    bedId: planting?.bedId ?? known?.bedId ?? null,
-    remindOn: typed.remindOn || null,
-    state: "kept",
+  const put = (label: string, work: Parameters<typeof change>[3]) =>
+    done("/season/lessons", change(db(), label, d.now, work));
+  return byIntent(typed, {
+    remove: () => put("Lesson removed", (c) => c.remove("lessons", typed.id ?? "")),
+    throw: () => {
+      if (!draft) throw missing("draft of a lesson");
+      const { about: _, ...rest } = draft;
+      return put("Draft thrown away", (c) => c.put("lessons", { ...rest, at: d.now, state: "thrown" }));
+    },
+    keep: () => {
+      const read = readForm(lessonForm, typed);
+      if (!read.ok) return refuse(read.faults);
+      const planting = d.snapshot.plantings.find((p) => p.id === (typed.plantingId || draft?.plantingId));
+      const lesson: Lesson = {
+        ...read.row,
+        state: "kept",
+        id: known?.id ?? draft?.id ?? newId(),
+        at: known?.at ?? d.now,
+        cropId: read.row.cropId ?? planting?.cropId ?? known?.cropId ?? null,
+        plantingId: planting?.id ?? known?.plantingId ?? null,
+        bedId: planting?.bedId ?? known?.bedId ?? null,
+      };
+      return put("Lesson kept", (c) => c.put("lessons", lesson));
+    },
   });
-  if (!checked.success) return refuse(faultsOf(checked.error, typed));
-  return done(
-    back,
-    change(db(), "Lesson kept", d.now, (c) => c.put("lessons", checked.data)),
-  );
 }

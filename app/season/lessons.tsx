@@ -2,9 +2,11 @@ import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { Form } from "react-router";
 import { formOf, typedOf } from "../server/forms.server";
 import { gardenNow } from "../server/garden-now.server";
+import { CheckedForm } from "../ui/checked-form";
 import { DateInput } from "../ui/date-input";
 import { Button, type Faults, Field, FormError, Input, Page, Section, Select, shownValue, TextArea } from "../ui/ui";
 import type { Route } from "./+types/lessons";
+import { lessonForm } from "./lesson.form";
 import { changeLessons, lessonsView } from "./lessons.server";
 import { SeasonNav } from "./season-nav";
 
@@ -39,7 +41,7 @@ export default function Lessons({ loaderData, actionData }: Route.ComponentProps
       <Grid templateColumns={{ base: "minmax(0, 1fr)", lg: "1fr 1fr" }} gapX="12">
         <Box>
           <Section title={about ? `A lesson about ${about.name}` : "A new lesson"}>
-            <Form method="post" key={kept.length}>
+            <CheckedForm method="post" key={kept.length} schema={lessonForm} faults={fresh}>
               <input type="hidden" name="plantingId" value={about?.plantingId ?? ""} />
               <Grid gap="4">
                 <Field name="words" label="What was it?" faults={fresh}>
@@ -83,26 +85,29 @@ export default function Lessons({ loaderData, actionData }: Route.ComponentProps
               <Button type="submit" name="intent" value="keep" mt="4" size="lg">
                 Keep it
               </Button>
-            </Form>
+            </CheckedForm>
           </Section>
           {drafts.length > 0 && (
             <Section title="Proposed by the figures" note="change the words, keep it, or throw it away">
               {drafts.slice(0, 8).map((x) => (
                 <Box key={x.id} py="3" borderTopWidth="1px" borderColor="ruleSoft" data-draft={x.id}>
-                  <Form method="post">
+                  <CheckedForm method="post" schema={lessonForm} faults={faults?.typed.id === x.id ? faults : null}>
                     <input type="hidden" name="id" value={x.id} />
                     <input type="hidden" name="remindOn" value={x.remindOn} />
-                    <Input name="words" aria-label="What was it" defaultValue={x.words} mb="2" />
-                    <Input name="next" aria-label="Next time" defaultValue={x.next} mb="2" />
+                    {(["words", "next"] as const).map((name) => (
+                      <Field key={name} name={name} of={x.id} label={name === "words" ? "Lesson" : "What to do"}>
+                        {(p) => <Input {...p} defaultValue={x[name]} />}
+                      </Field>
+                    ))}
                     <Flex gap="2" align="center" wrap="wrap">
                       <Button type="submit" name="intent" value="keep" variant="outline" size="sm">
                         Keep it
                       </Button>
-                      <Button type="submit" name="intent" value="throw" variant="quiet" size="sm">
+                      <Button type="submit" name="intent" value="throw" variant="quiet" size="sm" formNoValidate>
                         Throw it away
                       </Button>
                     </Flex>
-                  </Form>
+                  </CheckedForm>
                 </Box>
               ))}
             </Section>

@@ -8,10 +8,10 @@ import { plannedSchema } from "#core/season/next-plot-row";
 import { plantsNext } from "#core/season/plants-enough";
 import { pastOf, rotationOf } from "#core/season/rotation";
 import { typedDistance } from "#core/units/distance";
-import { sayMass } from "#core/units/mass";
+import { sayMass, type UnitSystem } from "#core/units/mass";
 import { sayDistance } from "#core/units/say";
 import { change, newId } from "#db/change";
-import { done, faultsOf, missing, numberOf, refuse, typedMeasures } from "../server/forms.server";
+import { byIntent, done, formSchema, missing, numberOf, readForm, refuse, typedMeasures } from "../server/forms.server";
 import { db, type GardenNow, handbook } from "../server/garden-now.server";
 import { diseasesIn, grownOf, pickedIn } from "./season-data.server";
 import { enoughOf } from "./season-weeks.server";
@@ -129,72 +129,74 @@ function comparedWith(d: GardenNow, plan: readonly Planned[], year: number) {
 
 /** Draws the plan up anew, changes it, or makes a planting of one of its rows. */
 export function changeNext(d: GardenNow, typed: Record<string, string>) {
-  const { snapshot, today, now } = d;
   const book = handbook();
-  const year = planYear(today);
-  const plan = snapshot.planned.filter((p) => p.year === year);
-  const back = "/season/next";
-  if (typed.intent === "draw") {
-    const moves = moveBeds(snapshot.plantings, snapshot.beds, book, year - 1);
-    const enough =
-      typed.counts === "use"
-        ? new Map(enoughOf(d, `${year - 1}`).map((e) => [e.crop.id, plantsNext(e)]))
-        : new Map<string, number>();
-    const draft = draftNextPlot(moves, enough, year - 1, () => newId());
-    if (draft.length === 0)
-      return refuse({
-        errors: { form: `Nothing was started in ${year - 1} that could be copied. Add the first below.` },
-        typed,
-      });
-    return done(
-      back,
-      change(db(), `Plot of ${year} drawn up`, now, (c) => {
-        for (const p of plan) if (p.made === null) c.remove("planned", p.id);
-        for (const p of draft) c.put("planned", p);
-      }),
-    );
-  }
-  if (typed.intent === "clear")
-    return done(
-      back,
-      change(db(), `Plot of ${year} wiped`, now, (c) => {
-        for (const p of plan) if (p.made === null) c.remove("planned", p.id);
-      }),
-    );
+  const year = planYear(d.today);
+  const plan = d.snapshot.planned.filter((p) => p.year === year);
   const known = plan.find((p) => p.id === typed.id);
   const name = (p: Planned) => plantingName(p, book.find(p.cropId));
-  if (typed.intent === "remove") {
-    if (!known) throw missing("planned planting");
-    return done(
-      back,
-      change(db(), `${name(known)} taken out of the plan`, now, (c) => c.remove("planned", known.id)),
-    );
-  }
-  if (typed.intent === "make") return startPlanned(d, typed.id ?? "", back);
-  const row = typedMeasures(typed, { rowM: "distance" }, d.snapshot.garden.units);
-  const checked = plannedSchema.safeParse({
-    id: known?.id ?? newId(),
-    year,
-    bedId: typed.bedId ?? known?.bedId ?? "",
-    cropId: typed.cropId || known?.cropId || "",
-    kind: typed.kind ?? known?.kind ?? "",
-    startedHow: typed.startedHow || known?.startedHow,
-    startOn: typed.startOn ?? "",
-    trayOn: typed.trayOn === undefined ? (known?.trayOn ?? null) : typed.trayOn || null,
-    plants: numberOf(typed.plants),
-    rowM: typed.rowM === undefined ? (known?.rowM ?? null) : row.values.rowM,
-    areaM2: known?.areaM2 ?? null,
-    after: known?.after ?? null,
-    made: known?.made ?? null,
-    note: typed.note ?? known?.note ?? "",
+  const put = (label: string, work: Parameters<typeof change>[3]) =>
+    done("/season/next", change(db(), label, d.now, work));
+  return byIntent(typed, {
+    draw: () => {
+      const moves = moveBeds(d.snapshot.plantings, d.snapshot.beds, book, year - 1);
+      const enough =
+        typed.counts === "use"
+          ? new Map(enoughOf(d, `${year - 1}`).map((e) => [e.crop.id, plantsNext(e)]))
+          : new Map<string, number>();
+      const draft = draftNextPlot(moves, enough, year - 1, () => newId());
+      if (draft.length === 0)
+        return refuse({
+          errors: { form: `Nothing was started in ${year - 1} that could be copied. Add the first below.` },
+          typed,
+        });
+      return put(`Plot of ${year} drawn up`, (c) => {
+        for (const p of plan) if (p.made === null) c.remove("planned", p.id);
+        for (const p of draft) c.put("planned", p);
+      });
+    },
+    clear: () =>
+      put(`Plot of ${year} wiped`, (c) => {
+        for (const p of plan) if (p.made === null) c.remove("planned", p.id);
+      }),
+    remove: () => {
+      if (!known) throw missing("planned planting");
+      return put(`${name(known)} taken out of the plan`, (c) => c.remove("planned", known.id));
+    },
+    make: () => startPlanned(d, typed.id ?? "", "/season/next"),
+    keep: () => {
+      const read = readPlanned(typed, known ?? null, year, d.snapshot.garden.units);
+      if (!read.ok) return refuse(read.faults);
+      if (!book.find(read.row.cropId)) return refuse({ errors: { cropId: "choose a crop" }, typed });
+      return put(`${name(read.row)} ${known ? "changed" : "planned"}`, (c) => c.put("planned", read.row));
+    },
   });
-  const errors = { ...(checked.success ? {} : faultsOf(checked.error, typed).errors), ...row.errors };
-  if (!checked.success || Object.keys(row.errors).length > 0) return refuse({ errors, typed });
-  if (!book.find(checked.data.cropId)) return refuse({ errors: { cropId: "choose a crop" }, typed });
-  return done(
-    back,
-    change(db(), `${name(checked.data)} ${known ? "changed" : "planned"}`, now, (c) => c.put("planned", checked.data)),
-  );
+}
+
+/** A row of next year's plot as typed; what a form leaves out stays as it was. */
+function readPlanned(typed: Record<string, string>, known: Planned | null, year: number, units: UnitSystem) {
+  const form = formSchema(plannedSchema, () => {
+    const row = typedMeasures(typed, { rowM: "distance" }, units);
+    return {
+      row: {
+        id: known?.id ?? newId(),
+        year,
+        bedId: typed.bedId ?? known?.bedId ?? "",
+        cropId: typed.cropId || known?.cropId || "",
+        kind: typed.kind ?? known?.kind ?? "",
+        startedHow: typed.startedHow || known?.startedHow,
+        startOn: typed.startOn ?? "",
+        trayOn: typed.trayOn === undefined ? (known?.trayOn ?? null) : typed.trayOn || null,
+        plants: numberOf(typed.plants),
+        rowM: typed.rowM === undefined ? (known?.rowM ?? null) : row.values.rowM,
+        areaM2: known?.areaM2 ?? null,
+        after: known?.after ?? null,
+        made: known?.made ?? null,
+        note: typed.note ?? known?.note ?? "",
+      },
+      errors: row.errors,
+    };
+  });
+  return readForm(form, typed);
 }
 
 /** Makes a planting of a planned row, on the day it is: school, ripe colour and packet as the kind had them before. */

@@ -2,19 +2,12 @@ import { sayDay, sayNear } from "#core/calendar/day";
 import { plantingName } from "#core/garden/name";
 import { husbandryOf } from "#core/handbook/husbandry";
 import { keepingNote } from "#core/keeping/replant";
-import {
-  costAPlant,
-  germinationOf,
-  goodYears,
-  SEED_UNIT_WORDS,
-  SEED_UNITS,
-  seedLotSchema,
-  seedNeeds,
-} from "#core/season/seed-lots";
+import { costAPlant, germinationOf, goodYears, SEED_UNIT_WORDS, SEED_UNITS, seedNeeds } from "#core/season/seed-lots";
 import { betaInterval } from "#core/season/spread";
 import { change, newId } from "#db/change";
-import { done, faultsOf, missing, numberOf, refuse } from "../server/forms.server";
+import { byIntent, done, missing, readForm, refuse } from "../server/forms.server";
 import { db, type GardenNow, handbook } from "../server/garden-now.server";
+import { seedForm } from "./seed.form";
 
 /** Share of fresh bought seed that comes up, where there is none in the box (own estimate). */
 const USUAL_SHARE = 0.85;
@@ -115,35 +108,21 @@ export function seedsView(d: GardenNow) {
 
 /** Adds, changes, tests or removes a packet. */
 export function changeSeeds(d: GardenNow, typed: Record<string, string>) {
-  const back = "/season/seeds";
   const known = d.snapshot.seedLots.find((s) => s.id === typed.id);
-  if (typed.intent === "remove") {
-    if (!known) throw missing("seed");
-    return done(
-      back,
-      change(db(), "Seed removed", d.now, (c) => c.remove("seedLots", known.id)),
-    );
-  }
-  const checked = seedLotSchema.safeParse({
-    id: known?.id ?? newId(),
-    cropId: typed.cropId ?? "",
-    kind: typed.kind ?? "",
-    source: typed.source ?? "",
-    year: numberOf(typed.year),
-    left: numberOf(typed.left),
-    unit: typed.unit,
-    price: numberOf(typed.price),
-    packed: numberOf(typed.packed),
-    testedOn: typed.testedOn || null,
-    tested: numberOf(typed.tested),
-    sprouted: numberOf(typed.sprouted),
-    note: typed.note ?? "",
+  const put = (label: string, work: Parameters<typeof change>[3]) =>
+    done("/season/seeds", change(db(), label, d.now, work));
+  return byIntent(typed, {
+    keep: () => {
+      const read = readForm(seedForm, typed);
+      if (!read.ok) return refuse(read.faults);
+      const seed = { ...read.row, id: known?.id ?? newId() };
+      if (!handbook().find(seed.cropId)) return refuse({ errors: { cropId: "choose a crop" }, typed });
+      const name = plantingName(seed, handbook().of(seed.cropId));
+      return put(`Seed of ${name} ${known ? "changed" : "noted"}`, (c) => c.put("seedLots", seed));
+    },
+    remove: () => {
+      if (!known) throw missing("seed");
+      return put("Seed removed", (c) => c.remove("seedLots", known.id));
+    },
   });
-  if (!checked.success) return refuse(faultsOf(checked.error, typed));
-  if (!handbook().find(checked.data.cropId)) return refuse({ errors: { cropId: "choose a crop" }, typed });
-  const name = plantingName(checked.data, handbook().of(checked.data.cropId));
-  return done(
-    back,
-    change(db(), `Seed of ${name} ${known ? "changed" : "noted"}`, d.now, (c) => c.put("seedLots", checked.data)),
-  );
 }

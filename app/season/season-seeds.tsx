@@ -1,14 +1,16 @@
 import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
-import { Form } from "react-router";
 import { formOf, typedOf } from "../server/forms.server";
 import { gardenNow } from "../server/garden-now.server";
+import { CheckedForm } from "../ui/checked-form";
 import { CropGlyph } from "../ui/crop-glyph";
+import { DateInput } from "../ui/date-input";
 import { FiguresTable } from "../ui/figures-table";
 import { Anchor, Button, type Faults, Field, FormError, Input, Page, Section, Select, shownValue } from "../ui/ui";
 import type { Route } from "./+types/season-seeds";
 import { RowNeeds } from "./row-needs";
 import { SeasonNav } from "./season-nav";
 import { changeSeeds, seedsView } from "./season-seeds.server";
+import { seedForm } from "./seed.form";
 
 export const loader = () => seedsView(gardenNow());
 export const action = async ({ request }: Route.ActionArgs) => changeSeeds(gardenNow(), typedOf(await formOf(request)));
@@ -140,33 +142,28 @@ function SeedForm({ view, lot, faults }: { view: View; lot: View["lots"][number]
     v: string | number | null | undefined,
     kind: "text" | "numeric" | "date",
   ) => (
-    <Field name={name} label={label} faults={faults}>
-      {(p) => (
-        <Input
-          {...p}
-          id={`${name}-${key}`}
-          aria-label={label}
-          type={kind === "date" ? "date" : "text"}
-          inputMode={kind === "numeric" ? "decimal" : undefined}
-          defaultValue={shownValue(faults, name, v)}
-          minW="0"
-        />
-      )}
+    <Field name={name} of={key} label={label}>
+      {(p) =>
+        kind === "date" ? (
+          <DateInput {...p} defaultValue={shownValue(faults, name, v)} />
+        ) : (
+          <Input
+            {...p}
+            inputMode={kind === "numeric" ? "decimal" : undefined}
+            defaultValue={shownValue(faults, name, v)}
+            minW="0"
+          />
+        )
+      }
     </Field>
   );
   return (
-    <Form method="post">
+    <CheckedForm method="post" schema={seedForm} faults={faults}>
       <input type="hidden" name="id" value={lot?.id ?? ""} />
       <Grid templateColumns="repeat(2, minmax(0, 1fr))" gap="3">
-        <Field name="cropId" label="Crop" faults={faults}>
+        <Field name="cropId" of={key} label="Crop">
           {(p) => (
-            <Select
-              {...p}
-              id={`cropId-${key}`}
-              aria-label="Crop"
-              defaultValue={shownValue(faults, "cropId", lot?.cropId)}
-              minW="0"
-            >
+            <Select {...p} defaultValue={shownValue(faults, "cropId", lot?.cropId)} minW="0">
               <option value="">choose</option>
               {view.crops.map((c) => (
                 <option key={c.id} value={c.id}>
@@ -178,15 +175,9 @@ function SeedForm({ view, lot, faults }: { view: View; lot: View["lots"][number]
         </Field>
         {input("kind", "Kind", lot?.kind, "text")}
         {input("left", "Left", lot?.left, "numeric")}
-        <Field name="unit" label="of" faults={faults}>
+        <Field name="unit" of={key} label="of">
           {(p) => (
-            <Select
-              {...p}
-              id={`unit-${key}`}
-              aria-label="of"
-              defaultValue={shownValue(faults, "unit", lot?.unit ?? "seeds")}
-              minW="0"
-            >
+            <Select {...p} defaultValue={shownValue(faults, "unit", lot?.unit ?? "seeds")} minW="0">
               {view.units.map((u) => (
                 <option key={u.id} value={u.id}>
                   {u.words}
@@ -216,6 +207,6 @@ function SeedForm({ view, lot, faults }: { view: View; lot: View["lots"][number]
           </Button>
         )}
       </Flex>
-    </Form>
+    </CheckedForm>
   );
 }

@@ -2,11 +2,12 @@ import { addDays, type Day, isDay, sayDay, sayNear } from "#core/calendar/day";
 import { plantingName } from "#core/garden/name";
 import type { Planting } from "#core/garden/planting";
 import type { Crop, Start } from "#core/handbook/crop";
+import type { Planned } from "#core/season/next-plot-row";
 import { pastOf, rotationOf } from "#core/season/rotation";
 import { MOST_SOWINGS, seriesOf, trayDays } from "#core/season/series";
 import { lastSowings } from "#core/season/sowing-clock";
 import { change, newId } from "#db/change";
-import { done, missing, numberOf, refuse } from "../server/forms.server";
+import { byIntent, done, missing, numberOf, refuse } from "../server/forms.server";
 import { db, type GardenNow, handbook } from "../server/garden-now.server";
 import { diseasesIn, riskAsked, siteOf } from "./season-data.server";
 import { startPlanned } from "./season-next.server";
@@ -94,25 +95,28 @@ export function aheadOf(d: GardenNow): Ahead[] {
 /** Plans a series of sowings, each a row with its bed and day; takes one out again. */
 export function changeSeries(d: GardenNow, typed: Record<string, string>, search: string) {
   const back = `/season/sowings${search}#ahead`;
-  if (typed.intent === "sown") {
-    const row = d.snapshot.planned.find((p) => p.id === typed.id && p.trayOn !== null);
-    if (!row) throw missing("sowing in trays");
-    const words = `${plantingName(row, handbook().find(row.cropId))} sown in trays`;
-    return done(
-      back,
-      change(db(), words, d.now, (c) => c.put("ticks", { id: trayTick(row.id), at: d.now })),
-    );
-  }
-  if (typed.intent === "start") return startPlanned(d, typed.id ?? "", back);
-  if (typed.intent === "skip") {
-    const row = d.snapshot.planned.find((p) => p.id === typed.id && p.made === null);
-    if (!row) throw missing("planned sowing");
-    const name = plantingName(row, handbook().find(row.cropId));
-    return done(
-      back,
-      change(db(), `Sowing of ${sayDay(row.startOn)} left out: ${name}`, d.now, (c) => c.remove("planned", row.id)),
-    );
-  }
+  const rowOf = (what: string, is: (p: Planned) => boolean) => {
+    const row = d.snapshot.planned.find((p) => p.id === typed.id && is(p));
+    if (!row) throw missing(what);
+    return { row, name: plantingName(row, handbook().find(row.cropId)) };
+  };
+  const put = (label: string, work: Parameters<typeof change>[3]) => done(back, change(db(), label, d.now, work));
+  return byIntent(typed, {
+    sown: () => {
+      const { row, name } = rowOf("sowing in trays", (p) => p.trayOn !== null);
+      return put(`${name} sown in trays`, (c) => c.put("ticks", { id: trayTick(row.id), at: d.now }));
+    },
+    start: () => startPlanned(d, typed.id ?? "", back),
+    skip: () => {
+      const { row, name } = rowOf("planned sowing", (p) => p.made === null);
+      return put(`Sowing of ${sayDay(row.startOn)} left out: ${name}`, (c) => c.remove("planned", row.id));
+    },
+    series: () => planSeries(d, typed, back),
+  });
+}
+
+/** Plans the same sowing several times, so many days apart. */
+function planSeries(d: GardenNow, typed: Record<string, string>, back: string) {
   const crop = handbook().find(typed.cropId ?? "");
   const first = typed.first ?? "";
   const every = numberOf(typed.every);

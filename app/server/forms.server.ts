@@ -26,6 +26,18 @@ export const ownId = (typed: Record<string, string>): string | null =>
 /** 422 with the faults; the page shows them beside the fields. */
 export const refuse = (faults: FormFaults) => data(faults, { status: 422 });
 
+/**
+ * Answers a form by its intent, the value of the button it was sent with.
+ * @param answers by intent: what each of them does
+ * @returns what the one asked for answered; 422 where the page has none of that name
+ */
+export function byIntent<A extends Record<string, () => unknown>>(typed: Record<string, string>, answers: A) {
+  const intent = typed.intent ?? "";
+  return Object.hasOwn(answers, intent)
+    ? (answers[intent]!() as ReturnType<A[keyof A]>)
+    : refuse({ errors: { form: "Nothing was asked." }, typed });
+}
+
 /** On to a page, with the bar that offers to undo what was just done. */
 export function done(to: string, journalId: string | null) {
   if (!journalId) return redirect(to);

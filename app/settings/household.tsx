@@ -7,10 +7,12 @@ import { proseIn } from "#core/units/prose";
 import { typedVolume, volumeUnit } from "#core/units/volume";
 import { formOf, typedOf } from "../server/forms.server";
 import { gardenNow } from "../server/garden-now.server";
+import { CheckedForm } from "../ui/checked-form";
 import { CropGlyph } from "../ui/crop-glyph";
 import { Button, Field, FormError, Input, LinkButton, Note, Page, Section, Select, shownValue } from "../ui/ui";
 import type { Route } from "./+types/household";
 import { changeHousehold, householdView } from "./household.server";
+import { roomForm } from "./room.form";
 
 export const loader = () => householdView(gardenNow());
 export const action = async ({ request }: Route.ActionArgs) =>
@@ -32,6 +34,7 @@ const sayLiking = (x: number): string =>
 export default function Household({ loaderData, actionData }: Route.ComponentProps) {
   const { crops, places, fullest, eaters, units } = loaderData;
   const faults = actionData && "errors" in actionData ? actionData : null;
+  const fresh = faults?.typed.intent === "place" && !faults.typed.id ? faults : null;
   return (
     <Page
       title="At home"
@@ -72,7 +75,13 @@ export default function Household({ loaderData, actionData }: Route.ComponentPro
         >
           {places.length === 0 && <Note>Without a place the planner takes it that there is room for everything.</Note>}
           {places.map((p) => (
-            <Form method="post" key={`${p.id} ${p.litres} ${p.takenLitres}`} preventScrollReset>
+            <CheckedForm
+              method="post"
+              key={`${p.id} ${p.litres} ${p.takenLitres}`}
+              preventScrollReset
+              schema={roomForm(units, p)}
+              faults={faults?.typed.id === p.id ? faults : null}
+            >
               <input type="hidden" name="id" value={p.id} />
               <Flex align="end" gap="3" py="2" borderBottomWidth="1px" borderColor="ruleSoft" wrap="wrap">
                 <Box flex="1 1 150px">
@@ -81,13 +90,13 @@ export default function Household({ loaderData, actionData }: Route.ComponentPro
                     {PLACE_WORDS[p.kind]}
                   </Text>
                 </Box>
-                <Small label="holds" name="litres" id={`litres-${p.id}`} value={typedVolume(p.litres, units)} />
-                <Small
-                  label="taken"
-                  name="takenLitres"
-                  id={`taken-${p.id}`}
-                  value={typedVolume(p.takenLitres, units)}
-                />
+                {(["litres", "takenLitres"] as const).map((name) => (
+                  <Box key={name} w="84px">
+                    <Field name={name} of={p.id} label={name === "litres" ? "holds" : "taken"}>
+                      {(q) => <Input {...q} inputMode="decimal" defaultValue={typedVolume(p[name], units)} px="2" />}
+                    </Field>
+                  </Box>
+                ))}
                 <Button type="submit" name="intent" value="place" variant="outline" size="sm">
                   Save
                 </Button>
@@ -95,7 +104,7 @@ export default function Household({ loaderData, actionData }: Route.ComponentPro
                   Remove
                 </Button>
               </Flex>
-            </Form>
+            </CheckedForm>
           ))}
           {fullest.length > 0 && (
             <Box mt="4">
@@ -107,14 +116,14 @@ export default function Household({ loaderData, actionData }: Route.ComponentPro
               ))}
             </Box>
           )}
-          <Form method="post" preventScrollReset>
+          <CheckedForm method="post" preventScrollReset schema={roomForm(units)} faults={fresh}>
             <Grid templateColumns="repeat(2, minmax(0, 1fr))" gap="3" mt="5">
-              <Field name="name" label="Another place" faults={faults}>
-                {(p) => <Input {...p} defaultValue={shownValue(faults, "name", "")} placeholder="shed rafters" />}
+              <Field name="name" label="Another place" faults={fresh}>
+                {(p) => <Input {...p} defaultValue={shownValue(fresh, "name", "")} placeholder="shed rafters" />}
               </Field>
-              <Field name="kind" label="It is" faults={faults}>
+              <Field name="kind" label="It is" faults={fresh}>
                 {(p) => (
-                  <Select {...p} defaultValue={shownValue(faults, "kind", "fridge")}>
+                  <Select {...p} defaultValue={shownValue(fresh, "kind", "fridge")}>
                     {PLACE_KINDS.map((k) => (
                       <option key={k} value={k}>
                         {PLACE_WORDS[k]}
@@ -123,29 +132,20 @@ export default function Household({ loaderData, actionData }: Route.ComponentPro
                   </Select>
                 )}
               </Field>
-              <Field name="litres" label={`Holds, ${volumeUnit(units).name}`} faults={faults}>
-                {(p) => <Input {...p} inputMode="decimal" defaultValue={shownValue(faults, "litres", "")} />}
+              <Field name="litres" label={`Holds, ${volumeUnit(units).name}`} faults={fresh}>
+                {(p) => <Input {...p} inputMode="decimal" defaultValue={shownValue(fresh, "litres", "")} />}
               </Field>
-              <Field name="takenLitres" label="Taken by other things" faults={faults}>
-                {(p) => <Input {...p} inputMode="decimal" defaultValue={shownValue(faults, "takenLitres", "0")} />}
+              <Field name="takenLitres" label="Taken by other things" faults={fresh}>
+                {(p) => <Input {...p} inputMode="decimal" defaultValue={shownValue(fresh, "takenLitres", "0")} />}
               </Field>
             </Grid>
             <Button type="submit" name="intent" value="place" mt="3">
               Add the place
             </Button>
-          </Form>
+          </CheckedForm>
         </Section>
       </Grid>
     </Page>
-  );
-}
-
-function Small({ label, name, id, value }: { label: string; name: string; id: string; value: string }) {
-  return (
-    <chakra.label htmlFor={id} fontSize="sm" color="inkSoft" w="76px">
-      {label}
-      <Input id={id} name={name} defaultValue={value} inputMode="decimal" minH="48px" px="2" />
-    </chakra.label>
   );
 }
 

@@ -1,36 +1,24 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { Download } from "lucide-react";
 import { Form } from "react-router";
-import { addDays, sayDay } from "#core/calendar/day";
-import type { DatedWindow } from "#core/calendar/windows";
 import { typedDistance } from "#core/units/distance";
-import type { UnitSystem } from "#core/units/mass";
-import { change, newId } from "#db/change";
 import { listContainers, listPeople } from "#db/garden";
-import { sayError } from "#formats/located";
-import { changeFeed, feedView } from "../rounds/feed.server";
-import { CLOCK_STEPS, letDaysPass } from "../server/clock.server";
-import { done, formOf, readForm, refuse, typedOf } from "../server/forms.server";
+import { feedView } from "../rounds/feed.server";
+import { CLOCK_STEPS } from "../server/clock.server";
+import { formOf } from "../server/forms.server";
 import { db, gardenNow } from "../server/garden-now.server";
-import { endSession, homeNetwork } from "../server/home-network.server";
-import { readTripsInThread } from "../server/reading.server";
+import { homeNetwork } from "../server/home-network.server";
 import { FileInput } from "../ui/file-input";
-import type { FormSchema } from "../ui/form-schema";
 import { LookChooser } from "../ui/looks";
 import { Tickbox } from "../ui/tickbox";
 import { Button, Field, FormError, Input, LinkButton, Page, Section, Select, shownValue } from "../ui/ui";
 import type { Route } from "./+types/settings";
 import { CalendarFeed } from "./calendar-feed";
 import { DemoClock } from "./demo-clock";
-import { bringGardenBack } from "./garden-back.server";
-import { saveGardenForm } from "./garden-form.server";
 import { shownHeight } from "./height";
 import { HomeNetwork } from "./home-network";
-import { containerForm, datedForm, personForm, tripForm, windowForm } from "./lists.form";
+import { changeSettings } from "./settings-action.server";
 import { SettingsLists } from "./settings-lists";
-
-/** How far ahead trips are taken from a calendar. */
-const TRIP_DAYS = 400;
 
 export async function loader({ request, url }: Route.LoaderArgs) {
   const { snapshot, today } = gardenNow();
@@ -48,100 +36,7 @@ export async function loader({ request, url }: Route.LoaderArgs) {
   };
 }
 
-/** What is added to a list of the garden: by which form, to which table, what is said of it, where it stands. */
-type ListForm = {
-  form: FormSchema<{ id: string }>;
-  table: "windows" | "datedWindows" | "trips" | "people" | "containers";
-  label: (row: never) => string;
-  at: string;
-};
-const named = (row: { name: string }) => `${row.name} added`;
-function listOf(intent: string, units: UnitSystem): (ListForm & { label: (row: unknown) => string }) | null {
-  const lists: Record<string, ListForm> = {
-    window: { form: windowForm, table: "windows", label: () => "Time to go out added", at: "windows" },
-    dated: {
-      form: datedForm,
-      table: "datedWindows",
-      label: (w: DatedWindow) => `${sayDay(w.day)} ${w.startsAt === null ? "kept free" : "has its own hour"}`,
-      at: "windows",
-    },
-    trip: { form: tripForm, table: "trips", label: () => "Trip added", at: "trips" },
-    person: { form: personForm, table: "people", label: named, at: "people" },
-    container: { form: containerForm(units), table: "containers", label: named, at: "containers" },
-  };
-  return Object.hasOwn(lists, intent) ? (lists[intent] as ListForm & { label: (row: unknown) => string }) : null;
-}
-
-export async function action({ request }: Route.ActionArgs) {
-  const form = await formOf(request);
-  const typed = typedOf(form);
-  const d = gardenNow();
-  const { garden } = d.snapshot;
-  const at = d.now;
-  const put = (label: string, work: Parameters<typeof change>[3], to: string) =>
-    done(to, change(db(), label, at, work));
-  const list = listOf(typed.intent ?? "", garden.units);
-  if (list) {
-    const read = readForm<{ id: string }>(list.form, typed);
-    if (!read.ok) return refuse(read.faults);
-    const row = { ...read.row, id: newId() };
-    return put(list.label(row), (c) => c.put(list.table, row as never), `/settings#${list.at}`);
-  }
-  switch (typed.intent) {
-    case "feed":
-    case "feed-renew":
-    case "feed-close":
-      changeFeed(form);
-      return done("/settings#calendar", null);
-    case "clock":
-      return done("/", letDaysPass(d, Number(typed.days)));
-    case "garden":
-      return saveGardenForm(d, typed);
-    case "calendar": {
-      const file = form.get("calendar");
-      if (!(file instanceof File) || file.size === 0)
-        return refuse({ errors: { calendar: "choose a calendar, a file called …ics" }, typed: {} });
-      const read = await readTripsInThread(await file.text(), garden.timeZone, d.today, addDays(d.today, TRIP_DAYS));
-      if (!read.ok)
-        return refuse({
-          errors: { calendar: `${read.errors.slice(0, 8).map(sayError).join("\n")}\nNo trip was taken.` },
-          typed: {},
-        });
-      const known = new Set(d.snapshot.trips.map((t) => `${t.name} ${t.fromDay} ${t.toDay}`));
-      const fresh = read.value.filter((t) => !known.has(`${t.name} ${t.fromDay} ${t.toDay}`));
-      if (fresh.length === 0)
-        return done(
-          `/settings?said=${encodeURIComponent(read.value.length > 0 ? "These trips were there already." : "No time away in the coming year in this calendar.")}#trips`,
-          null,
-        );
-      return put(
-        `${fresh.length} ${fresh.length === 1 ? "trip" : "trips"} taken from the calendar`,
-        (c) => {
-          for (const { uid: _, ...t } of fresh) c.put("trips", { id: newId(), ...t, standIn: "", standInMinutes: 0 });
-        },
-        "/settings#trips",
-      );
-    }
-    case "remove": {
-      const table = (["windows", "datedWindows", "trips", "people", "containers"] as const).find(
-        (t) => t === typed.table,
-      );
-      if (!table || !typed.id) return refuse({ errors: { form: "Nothing was asked." }, typed });
-      return put(
-        "Removed",
-        (c) => c.remove(table, typed.id!),
-        `/settings#${table === "datedWindows" ? "windows" : table}`,
-      );
-    }
-    case "end-session":
-      endSession(typed.session ?? "");
-      return done("/settings", null);
-    case "restore":
-      return bringGardenBack(form.get("archive"), at, form.get("rest") === "on");
-    default:
-      return refuse({ errors: { form: "Nothing was asked." }, typed });
-  }
-}
+export const action = async ({ request }: Route.ActionArgs) => changeSettings(gardenNow(), await formOf(request));
 
 export const meta: Route.MetaFunction = () => [{ title: "Settings · Akmedon" }];
 /** Years to choose from for which a change can be undone. */

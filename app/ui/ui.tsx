@@ -155,12 +155,15 @@ export type Faults = { errors: Record<string, string>; typed: Record<string, str
 /** A labelled field with its hint, and what is wrong with it beside it. */
 export function Field({
   name,
+  of = "",
   label,
   hint,
   faults,
   children,
 }: {
   name: string;
+  /** what the form is about, where several forms of a page have fields of the same name */
+  of?: string;
   label: string;
   hint?: ReactNode;
   faults?: Faults;
@@ -168,16 +171,17 @@ export function Field({
 }) {
   const checked = useContext(CheckedContext);
   const error = (checked ?? faults?.errors)?.[name];
-  const describedBy = [hint ? `${name}-hint` : null, error ? `${name}-error` : null].filter(Boolean).join(" ");
+  const id = of ? `${name}-${of}` : name;
+  const describedBy = [hint ? `${id}-hint` : null, error ? `${id}-error` : null].filter(Boolean).join(" ");
   return (
     <ChakraField.Root
       invalid={error !== undefined}
-      id={name}
-      ids={{ helperText: `${name}-hint`, errorText: `${name}-error` }}
+      id={id}
+      ids={{ helperText: `${id}-hint`, errorText: `${id}-error` }}
     >
       <ChakraField.Label>{label}</ChakraField.Label>
       {children({
-        id: name,
+        id,
         name,
         "aria-invalid": error ? true : undefined,
         "aria-describedby": describedBy || undefined,

@@ -2,7 +2,7 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { LayoutGrid } from "lucide-react";
 import { Form } from "react-router";
 import { change } from "#db/change";
-import { done, formOf, missing, refuse, typedOf } from "../server/forms.server";
+import { byIntent, done, formOf, missing, refuse, typedOf } from "../server/forms.server";
 import { db, gardenNow } from "../server/garden-now.server";
 import { Button, Empty, FormError, LinkButton, Page } from "../ui/ui";
 import type { Route } from "./+types/walk-order";
@@ -21,42 +21,38 @@ export function loader() {
 export async function action({ request }: Route.ActionArgs) {
   const typed = typedOf(await formOf(request));
   const { now, snapshot } = gardenNow();
-  const back = "/walk/order";
-  if (typed.intent === "rounds") {
-    const orderByHand = typed.byHand === "yes";
-    return done(
-      back,
-      change(db(), orderByHand ? "Rounds go by your own order" : "Rounds go the shortest way", now, (c) =>
-        c.put("garden", { ...snapshot.garden, orderByHand }),
-      ),
-    );
-  }
+  const put = (label: string, work: Parameters<typeof change>[3]) =>
+    done("/walk/order", change(db(), label, now, work));
   const beds = inOrder();
-  if (typed.intent === "order") {
-    const by = new Map(beds.map((b) => [b.id, b]));
-    const asked = (typed.order ?? "").split(" ").flatMap((id) => by.get(id) ?? []);
-    if (new Set(asked).size !== beds.length || asked.length !== beds.length)
-      return refuse({ errors: { form: "The beds are others by now: the order is as it was." }, typed });
-    return done(
-      back,
-      change(db(), "Walking order changed", now, (c) => {
-        for (const [k, b] of asked.entries()) if (b.walkOrder !== k) c.put("beds", { ...b, walkOrder: k });
-      }),
-    );
-  }
-  const at = beds.findIndex((b) => b.id === typed.bed);
-  if (at < 0) throw missing("bed");
-  const to = typed.intent === "up" ? at - 1 : typed.intent === "down" ? at + 1 : at;
-  if (to === at) return refuse({ errors: { form: "Nothing was asked." }, typed });
-  if (to < 0 || to >= beds.length) return done(back, null);
-  const [moved] = beds.splice(at, 1);
-  beds.splice(to, 0, moved!);
-  return done(
-    back,
-    change(db(), `${moved!.name} is bed ${to + 1} of the walk`, now, (c) => {
-      for (const [k, b] of beds.entries()) if (b.walkOrder !== k) c.put("beds", { ...b, walkOrder: k });
-    }),
-  );
+  const inThisOrder = (label: string, order: typeof beds) =>
+    put(label, (c) => {
+      for (const [k, b] of order.entries()) if (b.walkOrder !== k) c.put("beds", { ...b, walkOrder: k });
+    });
+  const step = (by: number) => () => {
+    const at = beds.findIndex((b) => b.id === typed.bed);
+    const moved = beds[at];
+    if (!moved) throw missing("bed");
+    const to = at + by;
+    if (to < 0 || to >= beds.length) return done("/walk/order", null);
+    return inThisOrder(`${moved.name} is bed ${to + 1} of the walk`, beds.toSpliced(at, 1).toSpliced(to, 0, moved));
+  };
+  return byIntent(typed, {
+    rounds: () => {
+      const orderByHand = typed.byHand === "yes";
+      return put(orderByHand ? "Rounds go by your own order" : "Rounds go the shortest way", (c) =>
+        c.put("garden", { ...snapshot.garden, orderByHand }),
+      );
+    },
+    order: () => {
+      const by = new Map(beds.map((b) => [b.id, b]));
+      const asked = (typed.order ?? "").split(" ").flatMap((id) => by.get(id) ?? []);
+      if (new Set(asked).size !== beds.length || asked.length !== beds.length)
+        return refuse({ errors: { form: "The beds are others by now: the order is as it was." }, typed });
+      return inThisOrder("Walking order changed", asked);
+    },
+    up: step(-1),
+    down: step(1),
+  });
 }
 
 export const meta: Route.MetaFunction = () => [{ title: "Walking order · Akmedon" }];

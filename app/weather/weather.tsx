@@ -1,14 +1,10 @@
 import { Box, chakra, Flex, Grid } from "@chakra-ui/react";
-import { data, Form } from "react-router";
+import { Form } from "react-router";
 import { sayDay, sayNear, weekdayName } from "#core/calendar/day";
-import { change } from "#db/change";
 import type { Preview } from "#formats/weather-columns";
-import { maySimulate } from "../server/devices/device";
-import { simulatedForecast } from "../server/devices/simulated.server";
-import { done, type FormFaults, formOf, missing, refuse, typedOf } from "../server/forms.server";
-import { db, gardenNow } from "../server/garden-now.server";
+import { type FormFaults, formOf } from "../server/forms.server";
+import { gardenNow } from "../server/garden-now.server";
 import { remembered } from "../server/remember.server";
-import { importWeather, newForecastId } from "../server/weather-import.server";
 import { Button, type Faults, LinkButton, Page, Section, Select } from "../ui/ui";
 import type { Route } from "./+types/weather";
 import { BedNights } from "./bed-nights";
@@ -17,13 +13,11 @@ import { FrostTable } from "./frost-table";
 import { Ground, Hazards } from "./ground";
 import { TypedForecast } from "./typed-forecast";
 import { stripOf } from "./weather.server";
-import { readTypedForecast, saveBedReading, toggleCover } from "./weather-action.server";
+import { changeWeather } from "./weather-action.server";
 import { WeatherColumns } from "./weather-columns";
 import { bedNights, dayView, frostTable, groundView, hazardList } from "./weather-day.server";
 import { WeatherImport } from "./weather-import";
 import { WeatherStrip } from "./weather-strip";
-
-const MOST_BYTES = 4_000_000;
 
 export function loader({ url }: Route.LoaderArgs) {
   const d = gardenNow();
@@ -55,58 +49,8 @@ export function loader({ url }: Route.LoaderArgs) {
   };
 }
 
-export async function action({ request, url }: Route.ActionArgs) {
-  const form = await formOf(request);
-  const typed = typedOf(form);
-  const d = gardenNow();
-  if (typed.intent === "simulate") {
-    if (!maySimulate(d)) throw missing("real forecast office");
-    const issued = simulatedForecast(d);
-    const journalId = change(db(), "A simulated forecast was issued", d.now, (c) =>
-      c.put("forecasts", { id: newForecastId(), ...issued }),
-    );
-    return done("/weather", journalId);
-  }
-  const back = `/weather?day=${typed.night ?? ""}#beds`;
-  if (typed.intent === "cover" || typed.intent === "thermometer") {
-    const answer = typed.intent === "cover" ? toggleCover(d, typed) : saveBedReading(d, typed);
-    // a reading is of a night that has been: the page stays on the night that was looked at
-    const shown = url.searchParams.get("day");
-    return answer.ok
-      ? done(typed.intent === "cover" ? back : `/weather${shown ? `?day=${shown}` : ""}#beds`, answer.journalId)
-      : refuse(answer.faults);
-  }
-  if (typed.intent === "typed") {
-    const read = readTypedForecast(d, typed);
-    if (!read.ok) return refuse(read.faults);
-    return done(
-      "/weather",
-      change(db(), `Forecast typed in: ${read.days.length} days`, d.now, (c) =>
-        c.put("forecasts", { id: newForecastId(), source: "Typed by hand", issuedOn: d.today, days: read.days }),
-      ),
-    );
-  }
-  const file = form.get("file");
-  const pasted = (typed.text ?? "").trim();
-  if (file instanceof File && file.size > MOST_BYTES)
-    return refuse({ errors: { file: "The file is larger than 4 MB; split it by years." }, typed });
-  const text = file instanceof File && file.size > 0 ? await file.text() : pasted;
-  if (text === "") return refuse({ errors: { file: "Choose a CSV file, or paste its lines." }, typed });
-  const imported = await importWeather(d, typed, text);
-  switch (imported.kind) {
-    case "done":
-      return imported.journalId
-        ? done("/weather", imported.journalId)
-        : done("/weather?said=These+days+were+there+already", null);
-    case "refused":
-      return refuse(imported.faults);
-    case "preview":
-      return data(
-        { ...imported.faults, preview: imported.preview, text: imported.text },
-        { status: Object.keys(imported.faults.errors).length > 0 ? 422 : 200 },
-      );
-  }
-}
+export const action = async ({ request, url }: Route.ActionArgs) =>
+  changeWeather(gardenNow(), await formOf(request), url.searchParams.get("day"));
 
 /** A file whose columns are shown before it comes in. */
 type ShownColumns = { preview: Preview; text: string };

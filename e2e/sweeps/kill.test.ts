@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { forget, type Served, serveGarden } from "./garden";
+import { forget, type Served, serveGarden } from "../garden";
 
 const WRITES = 500;
 /** The server is killed after about so many of them each time, at whatever it is doing then. */

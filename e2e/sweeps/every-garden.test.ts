@@ -9,8 +9,8 @@ import { makeBackup } from "#db/backups";
 import { openGarden } from "#db/open";
 import type { Archive } from "#formats/archive";
 import { demoGarden } from "#standins/demo-garden";
-import routes from "../app/routes";
-import { forget, serveGarden } from "./garden";
+import routes from "../../app/routes";
+import { forget, serveGarden } from "../garden";
 
 const demo = demoGarden();
 const NOW = "2026-06-15T09:00";
