@@ -4,7 +4,10 @@ import { defineConfig } from "vitest/config";
 export default defineConfig({
   test: {
     include: [`${process.env.MUTANTS_FOLDER ?? "core/weighing"}/**/*.test.ts`],
+    // whole seasons a change are too many
+    exclude: ["node_modules", "build", "**/*.sweep.test.ts"],
     environment: "node",
+    isolate: false,
     testTimeout: 300_000,
     hookTimeout: 300_000,
   },

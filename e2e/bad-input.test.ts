@@ -1,35 +1,16 @@
 import { spawnSync } from "node:child_process";
-import { mkdtempSync } from "node:fs";
-import { tmpdir } from "node:os";
 import { join } from "node:path";
 import Database from "better-sqlite3";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { restoreArchive } from "#db/archive";
-import { databaseFile, openGarden } from "#db/open";
+import { databaseFile } from "#db/open";
 import { demoGarden } from "#standins/demo-garden";
-import { forget, ROOT, type Served, serveGarden } from "./garden";
+import { forget, grownFolder, post, ROOT, type Served, serveGarden } from "./garden";
 
 const demo = demoGarden();
-const grown = (): string => {
-  const dataDir = mkdtempSync(join(tmpdir(), "akmedon-bad-"));
-  const db = openGarden(dataDir);
-  restoreArchive(db, demo, "2026-10-06T15:30");
-  db.$client.close();
-  return dataDir;
-};
-
-const post = (served: Served, path: string, body: BodyInit) =>
-  fetch(`${served.address}${path}`, {
-    method: "POST",
-    body,
-    redirect: "manual",
-    headers: { origin: served.address },
-  });
-
 describe("what cannot be is refused, wherever it is sent", () => {
   let served: Served;
   beforeAll(async () => {
-    served = await serveGarden("serve", grown());
+    served = await serveGarden("serve", grownFolder());
   });
   afterAll(async () => {
     await served.stop();
@@ -57,7 +38,7 @@ describe("what cannot be is refused, wherever it is sent", () => {
 
 describe("a garden that already holds a date that cannot be", () => {
   it("opens every page, says what is set aside, and lets it be put right", async () => {
-    const dataDir = grown();
+    const dataDir = grownFolder();
     const client = new Database(databaseFile(dataDir));
     const pick = demo.picks.at(-1)!;
     client.prepare("update picks set at = '2026-02-31T10:00' where id = ?").run(pick.id);
@@ -96,7 +77,7 @@ describe("a garden that is being served", () => {
     });
 
   it("is not restored, imported over or served twice, and says where it is served; a backup of it can be made", async () => {
-    const dataDir = grown();
+    const dataDir = grownFolder();
     const served = await serveGarden("serve", dataDir);
     const backup = akmedon("backup", "--data", dataDir);
     expect(backup.status).toBe(0);
@@ -120,7 +101,7 @@ describe("a garden that is being served", () => {
   });
 
   it("lets go of its folder however it ends", async () => {
-    const served = await serveGarden("serve", grown());
+    const served = await serveGarden("serve", grownFolder());
     served.kill();
     await new Promise((wait) => setTimeout(wait, 300));
     const again = await serveGarden("serve", served.dataDir);

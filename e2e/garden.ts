@@ -4,6 +4,9 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { type Browser, type BrowserContext, chromium, type Page } from "playwright-core";
 import { afterAll, beforeAll } from "vitest";
+import { restoreArchive } from "#db/archive";
+import { openGarden } from "#db/open";
+import { demoGarden } from "#standins/demo-garden";
 
 export const ROOT = join(import.meta.dirname, "..");
 const CHROMIUM =
@@ -62,6 +65,24 @@ export async function serveGarden(
 }
 
 export const forget = (served: Served): void => rmSync(served.dataDir, { recursive: true, force: true });
+
+/** A data folder with the demo garden in it, not served yet. */
+export function grownFolder(): string {
+  const dataDir = mkdtempSync(join(tmpdir(), "akmedon-grown-"));
+  const db = openGarden(dataDir);
+  restoreArchive(db, demoGarden(), "2026-10-06T15:30");
+  db.$client.close();
+  return dataDir;
+}
+
+/** Sends a form as a page of the garden would. */
+export const post = (served: Served, path: string, body: BodyInit, type?: string): Promise<Response> =>
+  fetch(`${served.address}${path}`, {
+    method: "POST",
+    body,
+    redirect: "manual",
+    headers: { origin: served.address, ...(type ? { "content-type": type } : {}) },
+  });
 
 /** A browser. @param env what it finds in its surroundings besides, as another home folder */
 export const launch = (env: Record<string, string> = {}): Promise<Browser> =>

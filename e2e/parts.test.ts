@@ -183,4 +183,17 @@ describe("the parts that pages are made of", () => {
     await page.getByText(/^Undone/).waitFor();
     await context.close();
   });
+
+  it("what is folded away opens without scripts, by a press and by the keyboard", async () => {
+    const { page } = await here.visit({ scripts: false });
+    await page.goto("/parts");
+    const inside = page.getByText("What is seldom wanted.");
+    expect(await inside.isVisible()).toBe(false);
+    await page.getByText("Folded away").click();
+    expect(await inside.isVisible()).toBe(true);
+    await page.keyboard.press("Enter");
+    expect(await inside.isVisible()).toBe(false);
+    expect(await page.getByText("It opens without scripts too.").isVisible()).toBe(true);
+    await page.context().close();
+  });
 });

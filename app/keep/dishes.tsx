@@ -1,8 +1,9 @@
-import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
+import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { Form } from "react-router";
 import { formOf } from "../server/forms.server";
 import { gardenNow } from "../server/garden-now.server";
 import { Cautions } from "../ui/cautions";
+import { Fold } from "../ui/fold";
 import {
   Button,
   type Faults,
@@ -55,12 +56,9 @@ export default function Dishes({ loaderData, actionData }: Route.ComponentProps)
                 {x.uses}
               </Text>
               <DishNote note={x.note} />
-              <chakra.details open={at === x.id || undefined}>
-                <chakra.summary color="moss" cursor="pointer" minH="48px" display="flex" alignItems="center">
-                  Change it
-                </chakra.summary>
+              <Fold title="Change it" open={at === x.id}>
                 <DishForm dish={x} crops={crops} faults={at === x.id ? faults : null} />
-              </chakra.details>
+              </Fold>
             </Box>
           ))}
         </Section>

@@ -1,4 +1,4 @@
-import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
+import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { useMemo } from "react";
 import { Form } from "react-router";
 import { PLACE_KINDS, PLACE_WORDS, ROOM_IN, roomUnitLitres, roomUnitWords } from "#core/household/place";
@@ -8,6 +8,7 @@ import { formOf } from "../server/forms.server";
 import { gardenNow } from "../server/garden-now.server";
 import { CheckedForm } from "../ui/checked-form";
 import { FileInput } from "../ui/file-input";
+import { Fold } from "../ui/fold";
 import {
   Anchor,
   Button,
@@ -98,12 +99,9 @@ export default function KeepPlaces({ loaderData, actionData }: Route.ComponentPr
             <Box>
               <ReadingsLine readings={p.readings} units={units} />
               <Readings place={p} simulated={simulated} faults={at === p.place.id ? faults : null} units={units} />
-              <chakra.details open={(at === p.place.id && faults?.typed.intent === "place") || undefined}>
-                <chakra.summary color="moss" cursor="pointer" minH="48px" display="flex" alignItems="center">
-                  Change {p.place.name}
-                </chakra.summary>
+              <Fold title={<>Change {p.place.name}</>} open={at === p.place.id && faults?.typed.intent === "place"}>
                 <PlaceForm place={p} units={units} faults={at === p.place.id ? faults : null} />
-              </chakra.details>
+              </Fold>
             </Box>
           </Grid>
         </Section>
@@ -151,10 +149,7 @@ function Readings({ place, simulated, faults, units }: ReadingsProps) {
         {simulated ? "The sensor is simulated, for the demo alone. " : ""}A thermometer whose program writes a file can
         tell the garden by itself: <Anchor to="/settings/devices">Devices</Anchor>.
       </Text>
-      <chakra.details open={faults?.errors.table ? true : undefined}>
-        <chakra.summary color="moss" cursor="pointer" minH="48px" display="flex" alignItems="center">
-          Readings from a file
-        </chakra.summary>
+      <Fold title="Readings from a file" open={faults?.errors.table}>
         <Form method="post" encType="multipart/form-data">
           <input type="hidden" name="placeId" value={place.place.id} />
           <TextArea
@@ -177,7 +172,7 @@ function Readings({ place, simulated, faults, units }: ReadingsProps) {
             </Button>
           </Flex>
         </Form>
-      </chakra.details>
+      </Fold>
     </>
   );
 }

@@ -1,5 +1,6 @@
-import { chakra, Grid, Text } from "@chakra-ui/react";
+import { Grid, Text } from "@chakra-ui/react";
 import { type Column, PICK_COLUMNS, type PickColumns as Seen } from "#formats/picks-in";
+import { Fold } from "../ui/fold";
 import { Select } from "../ui/ui";
 
 const WORDS: Record<Column, string> = {
@@ -37,10 +38,7 @@ const WORDS: Record<Column, string> = {
 export function PickColumns({ seen, open }: { seen: Seen; open: boolean }) {
   const heldBy = (i: number): string => PICK_COLUMNS.find((c) => seen.uses[c] === i) ?? "";
   return (
-    <chakra.details open={open || undefined} mb="4">
-      <chakra.summary color="moss" cursor="pointer" minH="48px" display="inline-flex" alignItems="center">
-        What the columns hold
-      </chakra.summary>
+    <Fold title="What the columns hold" open={open} mb="4">
       {seen.headings.map((h, i) => (
         <Grid
           // a heading may be empty, its place is its name
@@ -66,6 +64,6 @@ export function PickColumns({ seen, open }: { seen: Seen; open: boolean }) {
           </Text>
         </Grid>
       ))}
-    </chakra.details>
+    </Fold>
   );
 }

@@ -1,4 +1,4 @@
-import { Box, chakra, Grid, Text } from "@chakra-ui/react";
+import { Box, Grid, Text } from "@chakra-ui/react";
 import { sayMass, type UnitSystem } from "#core/units/mass";
 import {
   CONDITION_WORDS,
@@ -10,6 +10,7 @@ import {
   PURPOSES,
 } from "#core/weighing/pick";
 import { DateInput } from "../ui/date-input";
+import { Fold } from "../ui/fold";
 import { type Faults, Field, Input, Select, shownValue } from "../ui/ui";
 import { PickingClock } from "./picking-clock";
 
@@ -39,10 +40,7 @@ export function PickMore({ pick, part, crop, leave, netG, units, today, faults }
       pick.againG !== null);
   const open = told || part !== "crop" || NAMES.some((n) => faults?.errors[n]);
   return (
-    <chakra.details open={open || undefined}>
-      <chakra.summary color="moss" cursor="pointer" minH="48px" display="flex" alignItems="center">
-        More about this pick
-      </chakra.summary>
+    <Fold title="More about this pick" open={open}>
       <Grid templateColumns={{ base: "minmax(0, 1fr)", sm: "repeat(2, minmax(0, 1fr))" }} gap="4" pt="2">
         <Field name="purpose" label="What for" faults={faults}>
           {(p) => (
@@ -129,6 +127,6 @@ export function PickMore({ pick, part, crop, leave, netG, units, today, faults }
           </Text>
         )}
       </Grid>
-    </chakra.details>
+    </Fold>
   );
 }

@@ -9,6 +9,7 @@ import { formOf, missing } from "../server/forms.server";
 import { gardenNow } from "../server/garden-now.server";
 import { Cautions } from "../ui/cautions";
 import { CropGlyph } from "../ui/crop-glyph";
+import { Fold } from "../ui/fold";
 import { PhotoField } from "../ui/photo-field";
 import { Tickbox } from "../ui/tickbox";
 import {
@@ -158,17 +159,17 @@ export default function PickPage({ loaderData, actionData }: Route.ComponentProp
               <Grid templateColumns={{ base: "minmax(0, 1fr)", sm: "repeat(2, minmax(0, 1fr))" }} gap="2">
                 {near.map(counter)}
               </Grid>
-              <chakra.details open={faults?.errors.otherTare || other !== "" ? true : undefined}>
-                <chakra.summary color="moss" cursor="pointer" minH="48px" display="flex" alignItems="center">
-                  {far.length > 0 ? "Other containers" : "A container that is not on the list"}
-                </chakra.summary>
+              <Fold
+                title={far.length > 0 ? "Other containers" : "A container that is not on the list"}
+                open={faults?.errors.otherTare || other !== ""}
+              >
                 <Grid templateColumns={{ base: "minmax(0, 1fr)", sm: "repeat(2, minmax(0, 1fr))" }} gap="2">
                   {far.map(counter)}
                   <Field name="otherTare" label="Other empties, weight" faults={faults}>
                     {(p) => <Input {...p} value={other} onChange={(e) => setOther(e.target.value)} />}
                   </Field>
                 </Grid>
-              </chakra.details>
+              </Fold>
             </Box>
             <ArithmeticLine sum={sum} />
             <Grid templateColumns={{ base: "repeat(2, minmax(0, 1fr))", md: "repeat(3, minmax(0, 1fr))" }} gap="4">

@@ -4,6 +4,7 @@ import { Form, useSubmit } from "react-router";
 import { GROUP_WORDS, GROUPS } from "#core/season/pick-log";
 import { GRADE_WORDS, GRADES, PART_WORDS, PARTS, PURPOSE_WORDS, PURPOSES, WAY_WORDS, WAYS } from "#core/weighing/pick";
 import { DateInput } from "../ui/date-input";
+import { Fold } from "../ui/fold";
 import { Button, Input, Select } from "../ui/ui";
 import type { Column } from "./log-columns";
 
@@ -76,10 +77,7 @@ export function PicksFilter({ params, sort, down, crops, years, people, columns,
           GROUPS.map((g) => [g, `by ${GROUP_WORDS[g]}`]),
         )}
       </Grid>
-      <chakra.details open={MORE.some((n) => is(n) !== "") || undefined} mb="4">
-        <chakra.summary color="moss" cursor="pointer" minH="48px" display="inline-flex" alignItems="center">
-          More filters, and columns
-        </chakra.summary>
+      <Fold title="More filters, and columns" open={MORE.some((n) => is(n) !== "")} mb="4">
         <Grid templateColumns={{ base: "repeat(2, minmax(0, 1fr))", md: "repeat(4, minmax(0, 1fr))" }} gap="3" mb="3">
           <Labelled words="from">
             <DateInput name="from" defaultValue={is("from")} onDay={soon} />
@@ -145,7 +143,7 @@ export function PicksFilter({ params, sort, down, crops, years, people, columns,
             </label>
           ))}
         </Flex>
-      </chakra.details>
+      </Fold>
       <noscript>
         <button type="submit">Show</button>
       </noscript>

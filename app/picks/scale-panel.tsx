@@ -4,6 +4,7 @@ import { useFetcher } from "react-router";
 import { sayMass, type UnitSystem } from "#core/units/mass";
 import { type ScaleReading, settledG } from "#core/weighing/scale";
 import { simulatedScale } from "#standins/kitchen-scale";
+import { Fold } from "../ui/fold";
 import { Button } from "../ui/ui";
 import type { loader as scaleLoader } from "./scale";
 
@@ -19,13 +20,10 @@ type Props = { units: UnitSystem; onTake: (text: string) => void };
 export function FromScale(props: Props) {
   const [open, setOpen] = useState(false);
   return (
-    <chakra.details onToggle={(e) => setOpen(e.currentTarget.open)}>
-      <chakra.summary cursor="pointer" color="moss" minH="48px" display="flex" alignItems="center">
-        From the scale
-      </chakra.summary>
+    <Fold title="From the scale" onToggle={(e) => setOpen(e.currentTarget.open)}>
       {open && <RealScale {...props} />}
       {open && <ScalePanel {...props} />}
-    </chakra.details>
+    </Fold>
   );
 }
 

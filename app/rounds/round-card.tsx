@@ -4,6 +4,7 @@ import { Form } from "react-router";
 import { daysBetween, sayDay, sayNear, weekdayName } from "#core/calendar/day";
 import { sayMass, type UnitSystem } from "#core/units/mass";
 import { proseIn } from "#core/units/prose";
+import { Fold } from "../ui/fold";
 import { Tickbox } from "../ui/tickbox";
 import { Button, LinkButton, Section } from "../ui/ui";
 import { RoundAlternatives, type ShownAlternative } from "./round-alternatives";
@@ -101,10 +102,7 @@ export function RoundCard({ round: r, slots, today, units, roundMinutes, plantin
         <MoveBy round={r} slots={slots} today={today} />
       </Flex>
       <RoundAlternatives roundId={r.id} alternatives={r.alternatives} units={units} />
-      <chakra.details mt="1" data-noprint>
-        <chakra.summary fontSize="sm" color="moss" cursor="pointer" minH="48px" display="flex" alignItems="center">
-          Take one more along, or part of it another time
-        </chakra.summary>
+      <Fold title="Take one more along, or part of it another time" small mt="1" data-noprint>
         <Form method="post" preventScrollReset>
           <input type="hidden" name="roundId" value={r.id} />
           <Flex gap="2" wrap="wrap" align="center" py="1">
@@ -140,7 +138,7 @@ export function RoundCard({ round: r, slots, today, units, roundMinutes, plantin
             </Flex>
           </Form>
         )}
-      </chakra.details>
+      </Fold>
     </Section>
   );
 }

@@ -4,15 +4,15 @@ import { plantingSchema } from "#core/garden/planting";
 import { STARTS } from "#core/handbook/crop";
 import { comingUp, draftNextPlot, madeOf, moveBeds } from "#core/season/next-plot";
 import type { Planned } from "#core/season/next-plot-row";
-import { plannedSchema } from "#core/season/next-plot-row";
 import { plantsNext } from "#core/season/plants-enough";
 import { pastOf, rotationOf } from "#core/season/rotation";
 import { typedDistance } from "#core/units/distance";
-import { sayMass, type UnitSystem } from "#core/units/mass";
+import { sayMass } from "#core/units/mass";
 import { sayDistance } from "#core/units/say";
 import { change, newId } from "#db/change";
-import { byIntent, done, formSchema, missing, numberOf, readForm, refuse, typedMeasures } from "../server/forms.server";
+import { byIntent, done, missing, readForm, refuse } from "../server/forms.server";
 import { db, type GardenNow, handbook } from "../server/garden-now.server";
+import { plannedForm } from "./planned.form";
 import { diseasesIn, grownOf, pickedIn } from "./season-data.server";
 import { enoughOf } from "./season-weeks.server";
 
@@ -164,39 +164,13 @@ export function changeNext(d: GardenNow, typed: Record<string, string>) {
     },
     make: () => startPlanned(d, typed.id ?? "", "/season/next"),
     keep: () => {
-      const read = readPlanned(typed, known ?? null, year, d.snapshot.garden.units);
+      const read = readForm(plannedForm(year, d.snapshot.garden.units, known), typed);
       if (!read.ok) return refuse(read.faults);
-      if (!book.find(read.row.cropId)) return refuse({ errors: { cropId: "choose a crop" }, typed });
-      return put(`${name(read.row)} ${known ? "changed" : "planned"}`, (c) => c.put("planned", read.row));
+      const row = { ...read.row, id: known?.id ?? newId() };
+      if (!book.find(row.cropId)) return refuse({ errors: { cropId: "choose a crop" }, typed });
+      return put(`${name(row)} ${known ? "changed" : "planned"}`, (c) => c.put("planned", row));
     },
   });
-}
-
-/** A row of next year's plot as typed; what a form leaves out stays as it was. */
-function readPlanned(typed: Record<string, string>, known: Planned | null, year: number, units: UnitSystem) {
-  const form = formSchema(plannedSchema, () => {
-    const row = typedMeasures(typed, { rowM: "distance" }, units);
-    return {
-      row: {
-        id: known?.id ?? newId(),
-        year,
-        bedId: typed.bedId ?? known?.bedId ?? "",
-        cropId: typed.cropId || known?.cropId || "",
-        kind: typed.kind ?? known?.kind ?? "",
-        startedHow: typed.startedHow || known?.startedHow,
-        startOn: typed.startOn ?? "",
-        trayOn: typed.trayOn === undefined ? (known?.trayOn ?? null) : typed.trayOn || null,
-        plants: numberOf(typed.plants),
-        rowM: typed.rowM === undefined ? (known?.rowM ?? null) : row.values.rowM,
-        areaM2: known?.areaM2 ?? null,
-        after: known?.after ?? null,
-        made: known?.made ?? null,
-        note: typed.note ?? known?.note ?? "",
-      },
-      errors: row.errors,
-    };
-  });
-  return readForm(form, typed);
 }
 
 /** Makes a planting of a planned row, on the day it is: school, ripe colour and packet as the kind had them before. */

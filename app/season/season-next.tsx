@@ -1,11 +1,16 @@
-import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
+import { Box, Flex, Grid, Text } from "@chakra-ui/react";
+import { useMemo } from "react";
 import { Form } from "react-router";
 import { formOf, typedOf } from "../server/forms.server";
 import { gardenNow } from "../server/garden-now.server";
+import { CheckedForm } from "../ui/checked-form";
 import { CropGlyph } from "../ui/crop-glyph";
+import { DateInput } from "../ui/date-input";
 import { FiguresTable } from "../ui/figures-table";
+import { Fold } from "../ui/fold";
 import { Anchor, Button, type Faults, Field, FormError, Input, Page, Section, Select, shownValue } from "../ui/ui";
 import type { Route } from "./+types/season-next";
+import { plannedForm } from "./planned.form";
 import { SeasonNav } from "./season-nav";
 import { changeNext, nextView } from "./season-next.server";
 
@@ -143,12 +148,9 @@ function PlannedRow({ row: r, view, faults }: { row: Row; view: View; faults: Fa
         )}
       </Flex>
       {!r.made && (
-        <chakra.details open={faults ? true : undefined}>
-          <chakra.summary color="moss" cursor="pointer" minH="48px" display="flex" alignItems="center" fontSize="sm">
-            Change
-          </chakra.summary>
+        <Fold title="Change" small open={faults}>
           <PlannedForm row={r} view={view} faults={faults} />
-        </chakra.details>
+        </Fold>
       )}
     </Box>
   );
@@ -156,6 +158,7 @@ function PlannedRow({ row: r, view, faults }: { row: Row; view: View; faults: Fa
 
 function PlannedForm({ row: r, view, faults }: { row: Row | null; view: View; faults: Faults }) {
   const key = r?.id ?? "new";
+  const schema = useMemo(() => plannedForm(view.year, view.units), [view.year, view.units]);
   const value = (name: string, v: string | number | null | undefined) => shownValue(faults, name, v);
   const input = (
     name: string,
@@ -163,18 +166,14 @@ function PlannedForm({ row: r, view, faults }: { row: Row | null; view: View; fa
     v: string | number | null | undefined,
     kind: "text" | "date" | "number",
   ) => (
-    <Field name={name} label={label} faults={faults}>
-      {(p) => (
-        <Input
-          {...p}
-          id={`${name}-${key}`}
-          aria-label={label}
-          type={kind === "date" ? "date" : "text"}
-          inputMode={kind === "number" ? "decimal" : undefined}
-          defaultValue={value(name, v)}
-          minW="0"
-        />
-      )}
+    <Field name={name} of={key} label={label}>
+      {(p) =>
+        kind === "date" ? (
+          <DateInput {...p} defaultValue={value(name, v)} />
+        ) : (
+          <Input {...p} inputMode={kind === "number" ? "decimal" : undefined} defaultValue={value(name, v)} minW="0" />
+        )
+      }
     </Field>
   );
   const select = (
@@ -183,9 +182,9 @@ function PlannedForm({ row: r, view, faults }: { row: Row | null; view: View; fa
     v: string | undefined,
     options: readonly (readonly [string, string])[],
   ) => (
-    <Field name={name} label={label} faults={faults}>
+    <Field name={name} of={key} label={label}>
       {(p) => (
-        <Select {...p} id={`${name}-${key}`} aria-label={label} defaultValue={value(name, v)} minW="0">
+        <Select {...p} defaultValue={value(name, v)} minW="0">
           {options.map(([id, words]) => (
             <option key={id} value={id}>
               {words}
@@ -196,7 +195,7 @@ function PlannedForm({ row: r, view, faults }: { row: Row | null; view: View; fa
     </Field>
   );
   return (
-    <Form method="post">
+    <CheckedForm method="post" schema={schema} faults={faults}>
       <input type="hidden" name="id" value={r?.id ?? ""} />
       <Grid templateColumns={{ base: "repeat(2, minmax(0, 1fr))", md: "repeat(3, minmax(0,1fr))" }} gap="3">
         {select("cropId", "Crop", r?.cropId, [["", "choose"], ...view.crops.map((c) => [c.id, c.name] as const)])}
@@ -228,6 +227,6 @@ function PlannedForm({ row: r, view, faults }: { row: Row | null; view: View; fa
           </Button>
         )}
       </Flex>
-    </Form>
+    </CheckedForm>
   );
 }

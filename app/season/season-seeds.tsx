@@ -1,10 +1,11 @@
-import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
+import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { formOf, typedOf } from "../server/forms.server";
 import { gardenNow } from "../server/garden-now.server";
 import { CheckedForm } from "../ui/checked-form";
 import { CropGlyph } from "../ui/crop-glyph";
 import { DateInput } from "../ui/date-input";
 import { FiguresTable } from "../ui/figures-table";
+import { Fold } from "../ui/fold";
 import { Anchor, Button, type Faults, Field, FormError, Input, Page, Section, Select, shownValue } from "../ui/ui";
 import type { Route } from "./+types/season-seeds";
 import { RowNeeds } from "./row-needs";
@@ -63,12 +64,9 @@ export default function SeasonSeeds({ loaderData, actionData }: Route.ComponentP
                 </Box>
               </Flex>
 
-              <chakra.details open={at === l.lot.id || undefined}>
-                <chakra.summary color="moss" cursor="pointer" minH="48px" display="flex" alignItems="center">
-                  Test it, or change it
-                </chakra.summary>
+              <Fold title="Test it, or change it" open={at === l.lot.id}>
                 <SeedForm view={loaderData} lot={l.lot} faults={at === l.lot.id ? faults : null} />
-              </chakra.details>
+              </Fold>
             </Box>
           ))}
         </Section>

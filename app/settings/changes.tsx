@@ -1,10 +1,11 @@
-import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import { Box, Flex, Text } from "@chakra-ui/react";
 import { Form, useSearchParams } from "react-router";
 import { sayDate } from "#core/calendar/day";
 import { listChanges } from "#db/change";
 import { gardenOf } from "#db/garden";
 import { sayEntry } from "#formats/trail";
 import { db } from "../server/garden-now.server";
+import { Fold } from "../ui/fold";
 import { Button, Input, LinkButton, Page } from "../ui/ui";
 import type { Route } from "./+types/changes";
 
@@ -95,17 +96,7 @@ export default function Changes({ loaderData }: Route.ComponentProps) {
               </Form>
             )}
           </Flex>
-          <chakra.details hidden={r.thinned}>
-            <chakra.summary
-              color="moss"
-              cursor="pointer"
-              fontSize="sm"
-              minH="48px"
-              display="inline-flex"
-              alignItems="center"
-            >
-              what changed
-            </chakra.summary>
+          <Fold title="what changed" small hidden={r.thinned}>
             <Box as="ul" pl="5" fontSize="sm">
               {r.told.map((e) => (
                 <li key={e.key}>
@@ -115,7 +106,7 @@ export default function Changes({ loaderData }: Route.ComponentProps) {
               ))}
               {r.more > 0 && <li>and {r.more} more</li>}
             </Box>
-          </chakra.details>
+          </Fold>
         </Box>
       ))}
       {pages > 1 && (

@@ -154,24 +154,9 @@ type Row = Route.ComponentProps["loaderData"]["crops"][number];
 function TasteRow({ crop, faults }: { crop: Row; faults: Parameters<typeof FormError>[0]["faults"] }) {
   const [liking, setLiking] = useState(Number(shownValue(faults, `liking-${crop.id}`, crop.liking)));
   const amount = (name: "weekly" | "spared", label: string) => (
-    <Box>
-      <chakra.label htmlFor={`${name}-${crop.id}`} fontSize="sm" color="inkSoft">
-        {label}
-      </chakra.label>
-      <Input
-        id={`${name}-${crop.id}`}
-        name={`${name}-${crop.id}`}
-        defaultValue={shownValue(faults, `${name}-${crop.id}`, crop[name])}
-        aria-invalid={faults?.errors[`${name}-${crop.id}`] ? true : undefined}
-        minH="48px"
-        px="2"
-      />
-      {faults?.errors[`${name}-${crop.id}`] && (
-        <Text color="madder" fontSize="sm" role="alert">
-          {faults.errors[`${name}-${crop.id}`]}
-        </Text>
-      )}
-    </Box>
+    <Field name={`${name}-${crop.id}`} label={label} faults={faults}>
+      {(p) => <Input {...p} defaultValue={shownValue(faults, p.name, crop[name])} px="2" />}
+    </Field>
   );
   return (
     <Grid

@@ -1,6 +1,7 @@
 import { addDays, sayDay } from "#core/calendar/day";
 import type { DatedWindow } from "#core/calendar/windows";
 import { change, newId } from "#db/change";
+import { saveGarden } from "#db/garden";
 import { sayError } from "#formats/located";
 import { changeFeed } from "../rounds/feed.server";
 import { letDaysPass } from "../server/clock.server";
@@ -9,8 +10,8 @@ import { db, type GardenNow } from "../server/garden-now.server";
 import { endSession } from "../server/home-network.server";
 import { readTripsInThread } from "../server/reading.server";
 import type { FormSchema } from "../ui/form-schema";
+import { gardenForm } from "./garden.form";
 import { bringGardenBack } from "./garden-back.server";
-import { saveGardenForm } from "./garden-form.server";
 import { containerForm, datedForm, personForm, tripForm, windowForm } from "./lists.form";
 
 /** How far ahead trips are taken from a calendar. */
@@ -33,7 +34,10 @@ export function changeSettings(d: GardenNow, form: FormData) {
     return done("/settings#calendar", null);
   };
   return byIntent(typed, {
-    garden: () => saveGardenForm(d, typed),
+    garden: () => {
+      const read = readForm(gardenForm(d.snapshot.garden), typed);
+      return read.ok ? done("/settings", saveGarden(db(), read.row)) : refuse(read.faults);
+    },
     ...additions(d, typed),
     remove: () => removeFrom(d, typed),
     calendar: () => takeTrips(d, form),

@@ -1,5 +1,6 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { Download } from "lucide-react";
+import { useMemo } from "react";
 import { Form } from "react-router";
 import { typedDistance } from "#core/units/distance";
 import { listContainers, listPeople } from "#db/garden";
@@ -8,6 +9,7 @@ import { CLOCK_STEPS } from "../server/clock.server";
 import { formOf } from "../server/forms.server";
 import { db, gardenNow } from "../server/garden-now.server";
 import { homeNetwork } from "../server/home-network.server";
+import { CheckedForm } from "../ui/checked-form";
 import { FileInput } from "../ui/file-input";
 import { LookChooser } from "../ui/looks";
 import { Tickbox } from "../ui/tickbox";
@@ -15,6 +17,7 @@ import { Button, Field, FormError, Input, LinkButton, Page, Section, Select, sho
 import type { Route } from "./+types/settings";
 import { CalendarFeed } from "./calendar-feed";
 import { DemoClock } from "./demo-clock";
+import { gardenForm } from "./garden.form";
 import { shownHeight } from "./height";
 import { HomeNetwork } from "./home-network";
 import { changeSettings } from "./settings-action.server";
@@ -45,6 +48,7 @@ const UNDO_YEARS = [1, 2, 3, 5, 10];
 export default function Settings({ loaderData, actionData }: Route.ComponentProps) {
   const { garden } = loaderData;
   const faults = actionData && "errors" in actionData ? actionData : null;
+  const schema = useMemo(() => gardenForm(garden), [garden]);
   const value = (name: string, v: string | number | null | undefined) => shownValue(faults, name, v);
   const number = (
     name: Exclude<keyof typeof garden, "orderByHand">,
@@ -85,7 +89,7 @@ export default function Settings({ loaderData, actionData }: Route.ComponentProp
       <Grid templateColumns={{ base: "minmax(0, 1fr)", lg: "1fr 1fr" }} gapX="12">
         <Box>
           <Section title="The garden">
-            <Form method="post">
+            <CheckedForm method="post" schema={schema} faults={faults?.typed.intent === "garden" ? faults : null}>
               <Grid gap="4" templateColumns="repeat(2, minmax(0, 1fr))">
                 <Field name="name" label="Name" faults={faults}>
                   {(p) => <Input {...p} defaultValue={value("name", garden.name)} />}
@@ -145,7 +149,7 @@ export default function Settings({ loaderData, actionData }: Route.ComponentProp
               <Button type="submit" name="intent" value="garden" mt="4">
                 Save the garden
               </Button>
-            </Form>
+            </CheckedForm>
           </Section>
           <LookChooser />
           <Section title="The way out, and back in" note="Your garden is yours: open formats, on your own disk">

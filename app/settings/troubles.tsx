@@ -6,6 +6,7 @@ import { localTimeOf } from "#core/calendar/zone";
 import { clearTroubles, listTroubles } from "#db/troubles";
 import { done, formOf, refuse, typedOf } from "../server/forms.server";
 import { dataDir, gardenNow } from "../server/garden-now.server";
+import { Fold } from "../ui/fold";
 import { Button, LinkButton, Page, Section } from "../ui/ui";
 import type { Route } from "./+types/troubles";
 
@@ -66,14 +67,11 @@ export default function Troubles({ loaderData }: Route.ComponentProps) {
                 {t.message}
               </Text>
               {t.stack && (
-                <chakra.details>
-                  <chakra.summary color="moss" cursor="pointer" minH="48px" display="flex" alignItems="center">
-                    Where in the program
-                  </chakra.summary>
+                <Fold title="Where in the program">
                   <chakra.pre fontSize="xs" overflowX="auto" whiteSpace="pre-wrap" overflowWrap="anywhere">
                     {t.stack}
                   </chakra.pre>
-                </chakra.details>
+                </Fold>
               )}
             </Box>
           ))}

@@ -7,6 +7,7 @@ import { CropGlyph } from "../ui/crop-glyph";
 import { DateInput } from "../ui/date-input";
 import { FiguresTable } from "../ui/figures-table";
 import { FileInput } from "../ui/file-input";
+import { Fold } from "../ui/fold";
 import { formSchema } from "../ui/form-schema";
 import { Hint } from "../ui/hint";
 import { Term } from "../ui/term";
@@ -139,6 +140,12 @@ export default function PartsPage() {
             </tr>
           </tbody>
         </FiguresTable>
+        <Fold title="Folded away" mt="3">
+          <Text>What is seldom wanted.</Text>
+        </Fold>
+        <Fold title="Folded, small, and open" small open>
+          <Text>It opens without scripts too.</Text>
+        </Fold>
         <Flex gap="4" mt="5" wrap="wrap">
           <CropGlyph kind="root" stage={1} size={48} />
           <CropGlyph kind="tomato" stage={1} size={48} />

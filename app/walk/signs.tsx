@@ -1,6 +1,7 @@
-import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import { Box, Flex, Text } from "@chakra-ui/react";
 import type { Crop, Cue } from "#core/handbook/crop";
 import type { ReadingValue } from "#core/planting/check";
+import { Fold } from "../ui/fold";
 import { SignTile } from "./cue-control";
 
 type Props = {
@@ -25,14 +26,11 @@ export function Signs({ crop, given, onGive }: Props) {
         {own.map(tile)}
       </Flex>
       {shared.length > 0 && (
-        <chakra.details mt={own.length > 0 ? "2.5" : "0"} open={shared.some((c) => given[c.id] === true) || undefined}>
-          <chakra.summary minH="48px" display="flex" alignItems="center" cursor="pointer" fontWeight="600" color="moss">
-            Anything wrong?
-          </chakra.summary>
+        <Fold title="Anything wrong?" mt={own.length > 0 ? "2.5" : "0"} open={shared.some((c) => given[c.id] === true)}>
           <Flex gap="2.5" wrap="wrap">
             {shared.map(tile)}
           </Flex>
-        </chakra.details>
+        </Fold>
       )}
       {noted.map((c) => (
         <Text key={c.id} mt="2" fontWeight="600">

@@ -14,6 +14,7 @@ import { LessonsNote } from "../lessons/lessons-note";
 import { freshId } from "../offline/queue";
 import { Cautions } from "../ui/cautions";
 import { DateInput } from "../ui/date-input";
+import { Fold } from "../ui/fold";
 import { PhotoField } from "../ui/photo-field";
 import { Term } from "../ui/term";
 import { Anchor, Button, type Faults, Field, FormError, LinkButton, Note, Page, Section, TextArea } from "../ui/ui";
@@ -194,10 +195,7 @@ export function WalkForm({ data, faults }: { data: WalkSheet; faults: Faults }) 
               )}
               <Signs crop={crop} given={given} onGive={give} />
               <PhotoField kept={data.photos} />
-              <chakra.details open={faults?.errors.againOn ? true : undefined}>
-                <chakra.summary color="moss" cursor="pointer" minH="48px" display="flex" alignItems="center">
-                  A note, or a day of your own to look again
-                </chakra.summary>
+              <Fold title="A note, or a day of your own to look again" open={faults?.errors.againOn}>
                 <Grid templateColumns={{ base: "minmax(0, 1fr)", sm: "1fr 12rem" }} gap="4" pb="3">
                   <Field name="note" label="Note" faults={faults}>
                     {(p) => (
@@ -214,7 +212,7 @@ export function WalkForm({ data, faults }: { data: WalkSheet; faults: Faults }) 
                     {(p) => <DateInput {...p} value={againOn} onDay={setAgainOn} />}
                   </Field>
                 </Grid>
-              </chakra.details>
+              </Fold>
               <LessonsNote lessons={data.lessons} />
               {data.jobs.length > 0 && (
                 <Section title="To do here">

@@ -4,6 +4,7 @@ import { sayMonthDay, weekdayName } from "#core/calendar/day";
 import { decimals, type UnitSystem } from "#core/units/mass";
 import { sayChance, sayTemp } from "#core/units/say";
 import { DateInput } from "../ui/date-input";
+import { Fold } from "../ui/fold";
 import { Button, type Faults, Input, Section } from "../ui/ui";
 import type { BedNight } from "./weather-day.server";
 
@@ -90,12 +91,15 @@ function Thermometer({
   const fault = faults?.errors[field];
   const { learned } = bed;
   return (
-    <chakra.details open={fault ? true : undefined}>
-      <chakra.summary fontSize="sm" color="moss" cursor="pointer" minH="48px" display="flex" alignItems="center">
-        {learned.nights > 0
+    <Fold
+      title={
+        learned.nights > 0
           ? `Offset ${decimals(learned.offsetC, 1)} ± ${decimals(learned.sdC, 1)} K on still nights, from ${learned.nights} ${learned.nights === 1 ? "night" : "nights"}`
-          : "Thermometer"}
-      </chakra.summary>
+          : "Thermometer"
+      }
+      small
+      open={fault}
+    >
       <Form method="post" action={`/weather?day=${day}#beds`} preventScrollReset>
         <input type="hidden" name="bedId" value={bed.id} />
         <Flex gap="2" align="flex-end" wrap="wrap" py="2">
@@ -134,6 +138,6 @@ function Thermometer({
           Last read: {bed.readings.map((r) => `${sayTemp(r.minC, units, 1)} (${sayMonthDay(r.day)})`).join(", ")}
         </Text>
       )}
-    </chakra.details>
+    </Fold>
   );
 }

@@ -5,6 +5,7 @@ import { sayDay } from "#core/calendar/day";
 import { decimals } from "#core/units/mass";
 import { sayRain, sayTemp } from "#core/units/say";
 import { gardenNow } from "../server/garden-now.server";
+import { Fold } from "../ui/fold";
 import { Anchor, Button, LinkButton, Note, Page, Section, Select } from "../ui/ui";
 import type { Route } from "./+types/weather-record";
 import { BASE_C, recordView } from "./weather-record.server";
@@ -213,10 +214,7 @@ export default function WeatherRecord({ loaderData }: Route.ComponentProps) {
           Frost: a night at or below {sayTemp(0, units)}. Hot: {sayTemp(30, units)} or more. Windy: a mean wind of
           Beaufort 5 (at least {units === "us" ? `${decimals(8 / 0.44704, 0)} mph` : "8 m/s"}).
         </Text>
-        <Box as="details" mt="4">
-          <chakra.summary color="moss" cursor="pointer" minH="48px">
-            The charts of {view.year} as a table
-          </chakra.summary>
+        <Fold title={`The charts of ${view.year} as a table`} mt="4">
           <Box overflowX="auto" role="region" aria-label="The charts as a table" tabIndex={0}>
             <Table.Root native fontSize="sm" css={{ "& td, & th": { padding: "3px 18px 3px 0", textAlign: "right" } }}>
               <thead>
@@ -241,7 +239,7 @@ export default function WeatherRecord({ loaderData }: Route.ComponentProps) {
               </tbody>
             </Table.Root>
           </Box>
-        </Box>
+        </Fold>
       </Section>
     </Page>
   );

@@ -1,29 +1,8 @@
-import { mkdtempSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { restoreArchive } from "#db/archive";
-import { openGarden } from "#db/open";
 import { demoGarden } from "#standins/demo-garden";
-import { forget, type Served, serveGarden } from "../garden";
+import { forget, grownFolder, post, type Served, serveGarden } from "../garden";
 
 const demo = demoGarden();
-const grown = (): string => {
-  const dataDir = mkdtempSync(join(tmpdir(), "akmedon-bad-"));
-  const db = openGarden(dataDir);
-  restoreArchive(db, demo, "2026-10-06T15:30");
-  db.$client.close();
-  return dataDir;
-};
-
-const post = (served: Served, path: string, body: BodyInit, type?: string) =>
-  fetch(`${served.address}${path}`, {
-    method: "POST",
-    body,
-    redirect: "manual",
-    headers: { origin: served.address, ...(type ? { "content-type": type } : {}) },
-  });
-
 /** Every page that takes a post, with the fields its forms send. */
 const planting = demo.plantings[0]!.id;
 const FORMS: [string, string[]][] = [
@@ -131,7 +110,7 @@ const VALUES = [
 describe("no value in any field is a fault of the server", () => {
   let served: Served;
   beforeAll(async () => {
-    served = await serveGarden("serve", grown());
+    served = await serveGarden("serve", grownFolder());
   });
   afterAll(async () => {
     await served.stop();
