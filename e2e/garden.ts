@@ -9,8 +9,10 @@ import { openGarden } from "#db/open";
 import { demoGarden } from "#standins/demo-garden";
 
 export const ROOT = join(import.meta.dirname, "..");
-const CHROMIUM =
-  process.env.AKMEDON_CHROMIUM ?? ["/usr/bin/chromium", "/usr/bin/google-chrome"].find((p) => existsSync(p)) ?? "";
+const firstOf = (paths: string[]): string => paths.find((p) => existsSync(p)) ?? "";
+/** Chromium with a window of its own: it alone asks the user's list of authorities. */
+const WINDOWED = firstOf(["/usr/bin/chromium", "/usr/bin/chromium-browser", "/usr/bin/google-chrome"]);
+const CHROMIUM = process.env.AKMEDON_CHROMIUM ?? firstOf(["/usr/bin/chromium-headless-shell", WINDOWED]);
 const FLAGS = [
   "--no-sandbox",
   "--disable-gpu",
@@ -84,12 +86,12 @@ export const post = (served: Served, path: string, body: BodyInit, type?: string
     headers: { origin: served.address, ...(type ? { "content-type": type } : {}) },
   });
 
-/** A browser. @param env what it finds in its surroundings besides, as another home folder */
-export const launch = (env: Record<string, string> = {}): Promise<Browser> =>
+/** A browser. @param home another home folder, whose authorities it trusts */
+export const launch = (home?: string): Promise<Browser> =>
   chromium.launch({
-    executablePath: CHROMIUM,
+    executablePath: home ? WINDOWED : CHROMIUM,
     args: FLAGS,
-    env: { ...(process.env as Record<string, string>), ...env },
+    env: { ...(process.env as Record<string, string>), ...(home ? { HOME: home } : {}) },
   });
 
 export type Visit = { page: Page; context: BrowserContext; troubles: string[]; outside: string[] };

@@ -173,11 +173,11 @@ describe("among the beds with the server stopped", () => {
     execFileSync("mkdir", ["-p", nss]);
     execFileSync("certutil", ["-d", `sql:${nss}`, "-N", "--empty-password"]);
     const secure = `https://localhost:${garden.port + 1}`;
-    const refused = await launch({ HOME: join(dir, "nobody") });
+    const refused = await launch(join(dir, "nobody"));
     await expect(visit(refused, secure, PHONE).then(({ page }) => page.goto("/"))).rejects.toThrow(/ERR_CERT/);
     await refused.close();
     execFileSync("certutil", ["-d", `sql:${nss}`, "-A", "-t", "C,,", "-n", "garden", "-i", certificate]);
-    const browser: Browser = await launch({ HOME: home });
+    const browser: Browser = await launch(home);
     const { page } = await visit(browser, secure, { ...PHONE, worker: true });
     await page.goto("/");
     await page.getByLabel("Passphrase").fill(PASSPHRASE);

@@ -2,7 +2,7 @@
 // taken from the npm registry, the database engine compiled for it, what holds a garden tested, a demo garden served. One
 // that cannot be had here is said and left out. CI runs it after everything else.
 import { execFileSync, spawn, spawnSync } from "node:child_process";
-import { cpSync, existsSync, mkdirSync, readdirSync, rmSync } from "node:fs";
+import { cpSync, mkdirSync, readdirSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { build, bundleCommand, install, NODE_FLAGS, root } from "./ready.mjs";
@@ -43,17 +43,13 @@ async function triedOn(version, home) {
   execFileSync("cp", ["-a", join(root, "node_modules"), join(project, "node_modules")]);
   const engine = join(project, "node_modules", "better-sqlite3");
   rmSync(join(engine, "build"), { recursive: true, force: true });
-  const gyp = ["npm", "node-gyp"].map((of) =>
-    join(of === "npm" ? npmHome() : root, "node_modules", "node-gyp", "bin", "node-gyp.js"),
-  );
-  const compiled = spawnSync(
-    node,
-    [gyp.find((path) => existsSync(path)) ?? "", "rebuild", "--release", `--nodedir=${from}`],
-    {
-      cwd: engine,
-      encoding: "utf8",
-    },
-  );
+  const gyp = join(execFileSync("npm", ["root", "-g"], { encoding: "utf8" }).trim(), "npm", "node_modules", "node-gyp");
+  const compiled = spawnSync(node, [join(gyp, "bin", "node-gyp.js"), "rebuild", "--release", `--nodedir=${from}`], {
+    cwd: engine,
+    encoding: "utf8",
+    // what npm is told of this machine's own headers would go before the option
+    env: { ...process.env, npm_config_nodedir: from },
+  });
   if (compiled.status !== 0)
     return `its database engine is not to be compiled here, left out\n${compiled.stderr.slice(-600)}`;
 
@@ -86,11 +82,6 @@ async function triedOn(version, home) {
     served.kill("SIGTERM");
   }
   return `${execFileSync(node, ["--version"], { encoding: "utf8" }).trim()} runs it: tests green, ${PAGES.length} pages served`;
-}
-
-/** Where npm itself lies, which brings node-gyp. */
-function npmHome() {
-  return join(execFileSync("npm", ["root", "-g"], { encoding: "utf8" }).trim(), "npm");
 }
 
 /** The address that a server says; an error with what it said when it ends before. */
