@@ -63,7 +63,12 @@ export function OwnWeighings({ weighings, learned, units, faults }: Props) {
         </Flex>
       ))}
       <CheckedForm method="post" schema={schema} faults={faults}>
-        <Grid templateColumns="0.7fr 1fr 1fr auto" gap="2" alignItems="end" mt="3">
+        <Grid
+          templateColumns={{ base: "repeat(2, minmax(0, 1fr))", md: "0.7fr 1fr 1fr auto" }}
+          gap="2"
+          alignItems="end"
+          mt="3"
+        >
           <Field name="amount" label="So many" faults={faults}>
             {(p) => <Input {...p} inputMode="decimal" defaultValue={shownValue(faults, "amount", "")} minW="0" />}
           </Field>

@@ -121,6 +121,15 @@ const tooSmall = (page: Page): Promise<string[]> =>
     [GLOVE_PX, PICTURES] as const,
   );
 
+/** Turns a page to another look, and waits until its colours have come over. */
+const turnTo = (page: Page, look: string): Promise<void> =>
+  page.evaluate(async (mode) => {
+    document.documentElement.dataset.mode = mode;
+    await new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn)));
+    const turning = document.getAnimations().filter((a) => a instanceof CSSTransition);
+    await Promise.all(turning.map((a) => a.finished.catch(() => null)));
+  }, look);
+
 describe("every page", () => {
   it("asks no other host, breaks no policy, and has no accessibility fault at the table", async () => {
     const { page, troubles, outside } = await here.visit();
@@ -142,9 +151,7 @@ describe("every page", () => {
       expect(await tooSmall(page), path).toEqual([]);
       // a look changes colours and lines, not what stands where: that is shown below
       for (const look of ["sunlight", "night"]) {
-        await page.evaluate((mode) => {
-          document.documentElement.dataset.mode = mode;
-        }, look);
+        await turnTo(page, look);
         expect(await faultsOf(page, ["color-contrast"]), `${path} in ${look}`).toEqual([]);
         expect(await sideways(page), `${path} in ${look}`).toEqual([]);
       }
