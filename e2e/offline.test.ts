@@ -68,6 +68,10 @@ async function keptAhead(page: Page): Promise<void> {
   }
 }
 
+/** How many files the page has had so far. */
+const countScripts = (page: Page): Promise<number> =>
+  page.evaluate(() => performance.getEntriesByType("resource").length);
+
 /** What the garden's archive holds, read without its doors. */
 function archive(dataDir: string) {
   const text = execFileSync(process.execPath, ["build/cli/akmedon.mjs", "export", "--data", dataDir, "-"], {
@@ -216,7 +220,11 @@ describe("among the beds with the server stopped", () => {
         timeout: 60_000,
       },
     );
-    await page.waitForTimeout(3000);
+    // and no other one is on its way any more, however busy the machine
+    for (let had = -1, now = 0; now !== had; now = await countScripts(page)) {
+      had = now;
+      await page.waitForTimeout(3000);
+    }
     await garden.stop();
     await page.getByRole("link", { name: "Begin" }).click();
     await page.waitForURL(/walk\/let-frame/);
