@@ -1,9 +1,11 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { findPlanting } from "#db/plot";
+import { plantings } from "#db/schema/index";
 import { makeDemo } from "../../cli/demo";
 import { gardenInProcess } from "../garden-in-process";
 import { logPick } from "../picks/pick-action.server";
 import { roundsAhead } from "../rounds/rounds.server";
-import { gardenNow } from "../server/garden-now.server";
+import { db, gardenNow } from "../server/garden-now.server";
 import { changePlanting } from "./planting-form.server";
 
 let garden: ReturnType<typeof gardenInProcess>;
@@ -40,5 +42,20 @@ describe("raw manure worked in", () => {
     });
     // the tomatoes on the wall touch no soil: their ninety days are over
     expect(logPick({ ...pick, plantingId: "tom-wall", sure: "yes" })).toBeInstanceOf(Response);
+  });
+});
+
+describe("a planting whose crop is no longer in the handbook", () => {
+  it("can still be taken out, and nothing is noted that hangs on its crop", () => {
+    const orphan = {
+      ...gardenNow().snapshot.plantings.find((p) => p.id === "cou-lower")!,
+      id: "orphan",
+      cropId: "gone",
+    };
+    db().insert(plantings).values(orphan).run();
+    const lost = { intent: "lose", lostAmount: "1 kg", lostCause: "frost", lostDay: "2026-10-01" };
+    expect(changePlanting(lost, "orphan")).toMatchObject({ data: { errors: { form: "Nothing was asked." } } });
+    expect(changePlanting({ intent: "remove" }, "orphan")).toBeInstanceOf(Response);
+    expect(findPlanting(db(), "orphan")).toBeNull();
   });
 });

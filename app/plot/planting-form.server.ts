@@ -14,11 +14,17 @@ import { lossAnswers } from "./planting-losses.server";
 export function changePlanting(typed: Record<string, string>, plantingId: string) {
   const known = plantingId === "new" ? null : findPlanting(db(), plantingId);
   if (!known) return savePlantingForm(typed, null);
-  const crop = handbook().of(known.cropId);
-  const grown: Grown = { id: known.id, crop, name: plantingName(known, crop) };
-  return byIntent(typed, {
+  // a crop of one's own may be gone from the handbook: its planting can still be changed and taken out
+  const crop = handbook().find(known.cropId);
+  const name = plantingName(known, crop);
+  const plain = {
     save: () => savePlantingForm(typed, known),
-    remove: () => done("/plot", removePlanting(db(), known.id, grown.name, nowAt(gardenOf(db())))),
+    remove: () => done("/plot", removePlanting(db(), known.id, name, nowAt(gardenOf(db())))),
+  };
+  if (!crop) return byIntent(typed, plain);
+  const grown: Grown = { id: known.id, crop, name };
+  return byIntent(typed, {
+    ...plain,
     ...dateAnswers(gardenNow(), grown, typed),
     ...lossAnswers(gardenNow(), grown, typed),
   });

@@ -93,7 +93,7 @@ export function changeLessons(d: GardenNow, typed: Record<string, string>) {
         state: "kept",
         id: known?.id ?? draft?.id ?? newId(),
         at: known?.at ?? d.now,
-        cropId: read.row.cropId ?? planting?.cropId ?? known?.cropId ?? null,
+        cropId: read.row.cropId ?? planting?.cropId ?? draft?.cropId ?? known?.cropId ?? null,
         plantingId: planting?.id ?? known?.plantingId ?? null,
         bedId: planting?.bedId ?? known?.bedId ?? null,
       };
