@@ -15,6 +15,28 @@ const floorRules = floors.map((floor) => ({
   from: { path: `^${floor}/`, pathNot: "\\.test\\.tsx?$" },
   to: { path: `^(${floors.filter((f) => !allowed[floor].includes(f)).join("|") || "-"})/` },
 }));
+/* The folders of core/, each on those before it: by the steps of the work (fixtures are for tests). */
+const steps = [
+  "units",
+  "calendar",
+  "handbook",
+  "garden",
+  "weather",
+  "planting",
+  "weighing",
+  "household",
+  "keeping",
+  "season",
+  "planning",
+  "jobs",
+];
+const stepRules = steps.map((step, i) => ({
+  name: `core-${step}`,
+  comment: `core/${step}/ may import only from: ${steps.slice(0, i).join(", ") || "nothing else in core/"}`,
+  severity: "error",
+  from: { path: `^core/${step}/`, pathNot: "\\.test\\.ts$" },
+  to: { path: "^core/", pathNot: `^core/(${steps.slice(0, i + 1).join("|")})/` },
+}));
 /* The parts of app/, each on those before it: a part may import from any that stands earlier in this list. */
 const order = [
   "ui",
@@ -38,6 +60,15 @@ const parts = order.map((part, i) => ({ part, stands: order.slice(0, i) }));
 module.exports = {
   forbidden: [
     ...floorRules,
+    ...stepRules,
+    {
+      name: "computing-has-no-words",
+      comment:
+        "what core/ computes is codes and figures; words.ts of each folder says them, and nothing computes with words",
+      severity: "error",
+      from: { path: "^core/", pathNot: "(\\.test|/words)\\.ts$" },
+      to: { path: "^core/.*/words\\.ts$" },
+    },
     {
       name: "core-reaches-for-nothing",
       comment: "core/ is pure: only these small libraries, never React, Node or the database",

@@ -4,6 +4,7 @@ import { problemOf } from "#core/planning/question/question";
 import { totalsOf } from "#core/planning/rounds/explain";
 import { roundsOf } from "#core/planning/rounds/rounds";
 import { plan } from "#core/planning/solver/optimise";
+import { withReasons } from "#core/planning/words";
 import { restoreArchive } from "#db/archive";
 import { newId } from "#db/change";
 import { snapshotOf } from "#db/garden";
@@ -35,7 +36,8 @@ export function makeDemo(dataDir: string, fresh: boolean): boolean {
     minutes,
     forecastId: snapshot.forecast ? `issued-${snapshot.forecast.issuedOn}` : "",
   };
-  replacePlan(db, roundsOf(problem, made.schedule, snapshot.garden.units, newId), note, DEMO_NOW, "Rounds planned");
+  const rounds = withReasons(roundsOf(problem, made.schedule, newId), snapshot.garden.units);
+  replacePlan(db, rounds, note, DEMO_NOW, "Rounds planned");
   db.$client.close();
   return true;
 }

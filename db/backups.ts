@@ -16,7 +16,7 @@ import Database from "better-sqlite3";
 import { z } from "zod";
 import { type Day, daysBetween } from "#core/calendar/day";
 import { PHOTO_NAME } from "#core/garden/photos";
-import { weekOf } from "#core/season/pick-log";
+import { weekOf } from "#core/weighing/pick-log";
 import { type GardenFile, inspectGarden } from "./garden-file";
 import { thinJournal } from "./journal-thin";
 import { databaseFile } from "./open";

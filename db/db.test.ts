@@ -4,7 +4,7 @@ import { join } from "node:path";
 import Database from "better-sqlite3";
 import { beforeEach, describe, expect, it } from "vitest";
 import type { Bed } from "#core/garden/bed";
-import type { Snapshot } from "#core/planning/outlook";
+import type { Snapshot } from "#core/snapshot";
 import { demoGarden } from "#standins/demo-garden";
 import { archiveOf, restoreArchive } from "./archive";
 import { change, listChanges, orderedId, revision, type TableName, undo, undoable } from "./change";

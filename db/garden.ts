@@ -3,7 +3,7 @@ import type { Trip, Window } from "#core/calendar/windows";
 import { localTimeOf } from "#core/calendar/zone";
 import { type Garden, newGarden } from "#core/garden/garden";
 import type { Place } from "#core/household/place";
-import type { Snapshot } from "#core/planning/outlook";
+import type { Snapshot } from "#core/snapshot";
 import type { Forecast } from "#core/weather/daily";
 import type { Container } from "#core/weighing/pick";
 import { cachedRead, rows, split } from "./cached";

@@ -1,8 +1,7 @@
 import { z } from "zod";
 import { addDays } from "#core/calendar/day";
 import { daySchema } from "#core/calendar/schemas";
-import type { Bed } from "#core/garden/bed";
-import { COVERS } from "#core/garden/bed";
+import { type Bed, COVERS } from "#core/garden/bed";
 import { plantingSchema } from "#core/garden/planting";
 import { cautionsAt } from "#core/handbook/cautions";
 import { STARTS } from "#core/handbook/crop";
@@ -12,15 +11,15 @@ import { techniqueFor } from "#core/handbook/technique";
 import { CALLS } from "#core/planting/call";
 import { readingSchema } from "#core/planting/check";
 import { baseOf } from "#core/planting/clock";
-import { readingFault, sayReading } from "#core/planting/cue-kinds/index";
+import type { HazardDay } from "#core/planting/crop-hazards";
+import { readingFault } from "#core/planting/cue-kinds/index";
 import { judge } from "#core/planting/judge";
 import { needsOf } from "#core/planting/needs";
 import { clockStart, ownShift } from "#core/planting/season-clock";
 import { VERDICTS } from "#core/planting/verdict";
-import { sayReasons } from "#core/planting/words";
+import { sayCall, sayReading, sayReasons } from "#core/planting/words";
 import { nightInBed } from "#core/weather/bed-night";
 import { climateOf, weatherFor } from "#core/weather/climate";
-import type { HazardDay } from "#core/weather/crop-hazards";
 import { forecastErrorC, weatherDaySchema } from "#core/weather/daily";
 import { soilState } from "#core/weather/soil";
 import { EXTENTS } from "#core/weighing/pick";
@@ -249,7 +248,7 @@ export function judgeDocument(doc: JudgeDocument): ReadResult<Judged> {
     notes: [],
     value: {
       verdict: j.verdict,
-      call: j.call,
+      call: j.call && { id: j.call.id, words: sayCall(j.call, doc.today) },
       chances: j.chances,
       reasons: sayReasons(j, crop, school, doc.today, doc.units),
       lookAgain: j.lookAgain,

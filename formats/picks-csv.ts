@@ -1,5 +1,6 @@
 import type { Net } from "#core/weighing/net";
-import { EXTENT_WORDS, GRADE_WORDS, type PickRecord, partSchema, type SortedPart } from "#core/weighing/pick";
+import { type PickRecord, partSchema, type SortedPart } from "#core/weighing/pick";
+import { EXTENT_WORDS, GRADE_WORDS } from "#core/weighing/words";
 import { writeTable } from "./csv";
 
 export type PickRow = { pick: PickRecord; net: Net; bed: string; crop: string; kind: string };

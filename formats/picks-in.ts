@@ -5,23 +5,25 @@ import { readMass, type UnitSystem } from "#core/units/mass";
 import { readAmount } from "#core/weighing/amount";
 import type { Bulk } from "#core/weighing/bulk";
 import {
-  AGAIN_WORDS,
   AGAINS,
-  CONDITION_WORDS,
   CONDITIONS,
-  EXTENT_WORDS,
   EXTENTS,
-  GRADE_WORDS,
   GRADES,
-  PART_WORDS,
   PARTS,
   type PickRecord,
-  PURPOSE_WORDS,
   PURPOSES,
   pickSchema,
-  WAY_WORDS,
   WAYS,
 } from "#core/weighing/pick";
+import {
+  AGAIN_WORDS,
+  CONDITION_WORDS,
+  EXTENT_WORDS,
+  GRADE_WORDS,
+  PART_WORDS,
+  PURPOSE_WORDS,
+  WAY_WORDS,
+} from "#core/weighing/words";
 import { readTable } from "./csv";
 import { type LocatedError, MOST_ERRORS, type ReadResult } from "./located";
 import { readParts } from "./picks-csv";

@@ -4,6 +4,7 @@ import { outlookOf } from "#core/planning/outlook";
 import { problemOf } from "#core/planning/question/question";
 import { roundsOf } from "#core/planning/rounds/rounds";
 import { plan } from "#core/planning/solver/optimise";
+import { sayUnmet, withReasons } from "#core/planning/words";
 import { archiveSchema } from "./archive";
 
 /** A garden to be planned for: its archive, the moment, and wishes by hand. */
@@ -57,12 +58,16 @@ export function planDocument(doc: PlanDocument): Planned {
   const made = plan(problem);
   const byId = new Map(outlook.plantings.map((p) => [p.planting.id, p]));
   let count = 0;
-  const rounds = roundsOf(problem, made.schedule, archive.garden.units, () => String(++count));
+  const { units } = archive.garden;
+  const rounds = withReasons(
+    roundsOf(problem, made.schedule, () => String(++count)),
+    units,
+  );
   return {
     value: made.value,
     bound: made.bound,
     gap: made.gap,
-    unmet: made.unmet,
+    unmet: made.unmet.map((u) => sayUnmet(u, units)),
     rounds: rounds.map((r) => ({
       day: r.day,
       startsAt: r.startsAt,

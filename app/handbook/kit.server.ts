@@ -1,5 +1,6 @@
 import { kitOf, walkKit } from "#core/planning/rounds/kit";
 import type { Round, RoundLine } from "#core/planning/rounds/round";
+import { sayThing } from "#core/planning/words";
 import type { GardenNow } from "../server/garden-now.server";
 import { techniqueOf } from "./technique.server";
 
@@ -13,7 +14,7 @@ export function roundKit(d: GardenNow, round: Round & { lines: readonly RoundLin
       return p ? [{ taken: techniqueOf(d, p), wear: p.crop.wear, expectedG: l.expectedG }] : [];
     }),
     weather,
-  );
+  ).map(sayThing);
 }
 
 /** A thing of a kit with whether it has been ticked off for this outing. */
@@ -27,4 +28,4 @@ export const ticked = (d: GardenNow, outing: string, kit: readonly string[]): Ki
 
 /** What today's walk asks for. */
 export const kitOfWalk = (d: GardenNow): KitThing[] =>
-  ticked(d, `walk ${d.today}`, walkKit(d.outlook.plantings, d.today));
+  ticked(d, `walk ${d.today}`, walkKit(d.outlook.plantings, d.today).map(sayThing));

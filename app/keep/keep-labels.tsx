@@ -1,7 +1,7 @@
 import { Grid, Text } from "@chakra-ui/react";
 import { Printer } from "lucide-react";
 import { addDays, sayDate } from "#core/calendar/day";
-import { GRADE_WORDS } from "#core/weighing/pick";
+import { GRADE_WORDS } from "#core/weighing/words";
 import { gardenNow } from "../server/garden-now.server";
 import { qrOf } from "../server/qr.server";
 import { CodeLabel } from "../ui/code-label";

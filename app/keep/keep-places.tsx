@@ -1,7 +1,8 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { useMemo } from "react";
 import { Form } from "react-router";
-import { PLACE_KINDS, PLACE_WORDS, ROOM_IN, roomUnitLitres, roomUnitWords } from "#core/household/place";
+import { PLACE_KINDS, ROOM_IN, roomUnitLitres, roomUnitWords } from "#core/household/place";
+import { PLACE_WORDS } from "#core/household/words";
 import type { UnitSystem } from "#core/units/mass";
 import { typedVolume, volumeUnit } from "#core/units/volume";
 import { formOf } from "../server/forms.server";

@@ -1,6 +1,7 @@
 import { addDays, daysBetween, sayNear } from "#core/calendar/day";
 import type { Crop } from "#core/handbook/crop";
-import { PLACE_WORDS, type Place, sayRoom } from "#core/household/place";
+import { type Place, sayRoom } from "#core/household/place";
+import { PLACE_WORDS } from "#core/household/words";
 import { CURES_ABOVE_C, curingOf } from "#core/keeping/curing";
 import { dishesFor } from "#core/keeping/dishes";
 import { type Lot, lotsNow, piecesLeft, placeOf, soundOn } from "#core/keeping/lot";
@@ -9,13 +10,14 @@ import { replantNeeds } from "#core/keeping/replant";
 import { seedsOf } from "#core/keeping/seeds";
 import { type Stocked, stockOf } from "#core/keeping/stock";
 import { firstToUse, weekOf } from "#core/keeping/use-first";
-import type { Snapshot } from "#core/planning/outlook";
+import { saySooner } from "#core/keeping/words";
 import { tastesOf } from "#core/planning/question/question";
+import type { Snapshot } from "#core/snapshot";
 import { sayMass, type UnitSystem } from "#core/units/mass";
 import { sayDegrees, sayTemp } from "#core/units/say";
 import { bulkOf } from "#core/weighing/bulk";
-import { GRADE_WORDS, PART_WORDS } from "#core/weighing/pick";
 import { bookOf } from "#core/weighing/taught-book";
+import { GRADE_WORDS, PART_WORDS } from "#core/weighing/words";
 import { loggedPicks } from "../picks/picks.server";
 import type { GardenNow } from "../server/garden-now.server";
 import { FOR_PLANTING, stillOfUse } from "./still-of-use.server";
@@ -114,7 +116,7 @@ export function keepView(d: GardenNow) {
     today,
     first: list.map((u) => ({
       ...line(u.stocked),
-      why: u.why,
+      why: saySooner(u.sooner),
       lost: u.lostInWeekG >= 20 ? `${sayMass(u.lostInWeekG, units)} lost in a week` : "",
     })),
     lost: sayMass(lost, units),

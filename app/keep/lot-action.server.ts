@@ -1,5 +1,6 @@
 import { addDays, sayDay } from "#core/calendar/day";
-import { LOT_EVENT_WORDS, type Lot, type LotEvent, lotEventSchema, massOfPieces } from "#core/keeping/lot";
+import { LOT_EVENTS, type Lot, type LotEvent, lotEventSchema, massOfPieces } from "#core/keeping/lot";
+import { LOT_EVENT_WORDS } from "#core/keeping/words";
 import { roundMass, sayMass } from "#core/units/mass";
 import { readAmount } from "#core/weighing/amount";
 import { bulkOf, containerMeasures } from "#core/weighing/bulk";
@@ -50,7 +51,7 @@ export function changeLot(
   const id = waited?.id ?? orderedId();
   if (typed.intent === "ripe") return ripeToday(d, lot, crop.yield.pieceG, typed, back, { id, at });
   const kind = typed.intent as LotEvent["kind"];
-  if (!(kind in LOT_EVENT_WORDS)) return refuse({ errors: { form: "Nothing was asked." }, typed });
+  if (!LOT_EVENTS.includes(kind)) return refuse({ errors: { form: "Nothing was asked." }, typed });
   const field = (name: string) => `${kind}-${name}`;
   const read = (name: string) => {
     const text = (typed[field(name)] ?? "").trim();

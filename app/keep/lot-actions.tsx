@@ -1,7 +1,8 @@
 import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import { type ReactNode, useState } from "react";
-import { PRESERVED, PRESERVED_WORDS, PRESERVING_CAUTION, type Preserved } from "#core/keeping/blanching";
+import { PRESERVED, type Preserved } from "#core/keeping/blanching";
 import { LOSS_CAUSES } from "#core/keeping/lot";
+import { PRESERVED_WORDS, PRESERVING_CAUTION } from "#core/keeping/words";
 import { Cautions } from "../ui/cautions";
 import { DateInput } from "../ui/date-input";
 import { StepTimer } from "../ui/step-timer";

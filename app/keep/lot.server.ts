@@ -2,20 +2,20 @@ import { addDays, sayDay, sayNear } from "#core/calendar/day";
 import { cautionsAt } from "#core/handbook/cautions";
 import { keepingFactsOf } from "#core/handbook/storage";
 import type { Place } from "#core/household/place";
-import { blanchMinutes, COOK_FULLY, PRESERVED, type Preserved, preservingCautions } from "#core/keeping/blanching";
+import { blanchMinutes, COOK_FULLY, PRESERVED, type Preserved } from "#core/keeping/blanching";
 import { type CurePlan, curePlan, type Lack } from "#core/keeping/cure-plan";
 import { curingOf } from "#core/keeping/curing";
 import { dishesFor } from "#core/keeping/dishes";
 import { type LotEvent, placeOf } from "#core/keeping/lot";
 import { airOf } from "#core/keeping/place-air";
-import { sayWrongTemp, spreadOut } from "#core/keeping/ripening";
+import { spreadOut } from "#core/keeping/ripening";
 import { ageingOf, daysUntil, shareGood, warningsOf } from "#core/keeping/shelf-life";
 import { isStillUnripe } from "#core/keeping/stock";
+import { preservingCautions, sayAgeing, sayWarning, sayWrongTemp } from "#core/keeping/words";
 import { tastesOf } from "#core/planning/question/question";
 import { sayMass, type UnitSystem } from "#core/units/mass";
-import { proseIn } from "#core/units/prose";
 import { sayDegrees, sayTemp } from "#core/units/say";
-import { GRADE_WORDS } from "#core/weighing/pick";
+import { GRADE_WORDS } from "#core/weighing/words";
 import { listPeople } from "#db/garden";
 import { db, type GardenNow } from "../server/garden-now.server";
 import { findLot, houseOf, lotLine, placeName, sayPieces } from "./keep.server";
@@ -45,14 +45,14 @@ export function lotView(d: GardenNow, id: string) {
       freezer: place.kind === "freezer",
       rate,
       halfInDays: half,
-      factors: factors.map((f) => proseIn(f.words, units)),
+      factors: factors.map((f) => sayAgeing(f.why, units)),
       warnings: [
-        ...warningsOf(crop.name, facts, air, place.kind === "fridge", {
+        ...warningsOf(facts, air, place.kind === "fridge", {
           greens: crop.hazards?.includes("green-potatoes") ?? false,
           ripening: green || (stocked?.ripe ?? null) !== null,
-        }),
-        ...(green || stocked?.ripe ? [sayWrongTemp(air.tempC) ?? ""].filter(Boolean) : []),
-      ].map((w) => proseIn(w, units)),
+        }).map((w) => sayWarning(w, crop.name, units)),
+        ...(green || stocked?.ripe ? [sayWrongTemp(air.tempC, units) ?? ""].filter(Boolean) : []),
+      ],
     };
   });
   const here = places.find((p) => p.here);
@@ -86,7 +86,7 @@ export function lotView(d: GardenNow, id: string) {
       useBy: lot.useBy ?? "",
     },
     line: stocked ? lotLine(stocked, units, today) : null,
-    why: (stocked?.why ?? []).map((w) => proseIn(w, units)),
+    why: (stocked?.factors ?? []).map((f) => `${sayAgeing(f.why, units)} (${f.factor.toFixed(1)} times as fast)`),
     cure: (() => {
       const cure = lot.preserved || lot.part !== "crop" ? null : curingOf(crop);
       return cure && stocked?.curing

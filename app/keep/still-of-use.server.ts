@@ -1,10 +1,10 @@
 import { addDays } from "#core/calendar/day";
 import { TOLD_DAYS, toldOf } from "#core/keeping/room";
 import { longestLife } from "#core/keeping/stock";
-import type { Snapshot } from "#core/planning/outlook";
-import type { LoggedPick } from "#core/season/pick-log";
+import type { Snapshot } from "#core/snapshot";
 import { firstFrom } from "#core/weighing/by-planting";
 import { isCrop, type Way } from "#core/weighing/pick";
+import type { LoggedPick } from "#core/weighing/pick-log";
 import { bookOf } from "#core/weighing/taught-book";
 import { loggedPicks } from "../picks/picks.server";
 

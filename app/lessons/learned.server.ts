@@ -1,6 +1,7 @@
 import { sayDay } from "#core/calendar/day";
 import { plantingName } from "#core/garden/name";
-import { isDue, type Lesson, sayRemind } from "#core/season/lessons";
+import { isDue, type Lesson } from "#core/season/lessons";
+import { sayRemind } from "#core/season/words";
 import { type GardenNow, handbook } from "../server/garden-now.server";
 
 const nameOf = (d: GardenNow, plantingId: string | null): string => {

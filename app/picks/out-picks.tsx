@@ -1,8 +1,8 @@
 import { Readable } from "node:stream";
 import { createReadableStreamFromReadable } from "@react-router/node";
 import { instantOf } from "#core/calendar/zone";
-import { groupPicks, type LoggedPick, totalsOf } from "#core/season/pick-log";
 import { sayMass, type UnitSystem } from "#core/units/mass";
+import { groupPicks, type LoggedPick, totalsOf } from "#core/weighing/pick-log";
 import { type PickRow, picksCsvPieces, picksJsonPieces } from "#formats/picks-csv";
 import { type PickDay, writePicksIcs } from "#formats/picks-ics";
 import { missing } from "../server/forms.server";

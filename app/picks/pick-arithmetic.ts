@@ -2,8 +2,9 @@ import { readMass, roundMass, sayMass, type UnitSystem } from "#core/units/mass"
 import { sayVolume, volumeUnit } from "#core/units/volume";
 import { type Amount, readAmount } from "#core/weighing/amount";
 import type { Bulk } from "#core/weighing/bulk";
-import { doubtsOf, netOf, sayNet } from "#core/weighing/net";
+import { doubtsOf, netOf } from "#core/weighing/net";
 import { blankPick } from "#core/weighing/pick";
+import { sayDoubt, sayNet } from "#core/weighing/words";
 
 type Sum = {
   gross: string;
@@ -72,6 +73,6 @@ export function arithmetic({ gross, count, topsOn, boxes, other, containers, cro
       planting?.usualG ?? null,
       crop.pieceG,
       crop.topsShare > 0 ? (planting?.plants ?? null) : null,
-    ),
+    ).map(sayDoubt),
   };
 }

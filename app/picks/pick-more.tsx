@@ -1,14 +1,7 @@
 import { Box, Grid, Text } from "@chakra-ui/react";
 import { sayMass, type UnitSystem } from "#core/units/mass";
-import {
-  CONDITION_WORDS,
-  CONDITIONS,
-  PART_WORDS,
-  PARTS,
-  type PickRecord,
-  PURPOSE_WORDS,
-  PURPOSES,
-} from "#core/weighing/pick";
+import { CONDITIONS, PARTS, type PickRecord, PURPOSES } from "#core/weighing/pick";
+import { CONDITION_WORDS, PART_WORDS, PURPOSE_WORDS } from "#core/weighing/words";
 import { DateInput } from "../ui/date-input";
 import { Fold } from "../ui/fold";
 import { type Faults, Field, Input, Select, shownValue } from "../ui/ui";

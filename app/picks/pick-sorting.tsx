@@ -4,7 +4,8 @@ import { sayMass, type UnitSystem } from "#core/units/mass";
 import { readAmount } from "#core/weighing/amount";
 import type { Bulk } from "#core/weighing/bulk";
 import { ACCIDENTS, usualWay } from "#core/weighing/lots";
-import { GRADE_WORDS, type Grade, type SortedPart, WAY_WORDS, WAYS } from "#core/weighing/pick";
+import { type Grade, type SortedPart, WAYS } from "#core/weighing/pick";
+import { ACCIDENT_WORDS, GRADE_WORDS, WAY_WORDS } from "#core/weighing/words";
 import { Button, type Faults, Field, Input, Select, shownValue } from "../ui/ui";
 
 type Row = { key: number; grade: Grade; way: string; amount: string; count: string; note: string };
@@ -38,7 +39,7 @@ export function PickSorting({ parts, crop, units, wholeG, faults }: Props) {
     const read = r.amount.trim() === "" ? null : readAmount(r.amount, units, crop.bulk);
     return sum + (read?.ok ? read.amount.massG : 0);
   }, 0);
-  const accidents = ACCIDENTS.filter((a) => a.tools.length === 0 || a.tools.some((t) => crop.tool.includes(t)));
+  const accidents = ACCIDENTS.filter((a) => a.tools.length === 0 || a.tools.some((t: string) => crop.tool.includes(t)));
   const fault = faults?.errors.sorted;
   return (
     <Box as="fieldset">
@@ -131,8 +132,8 @@ export function PickSorting({ parts, crop, units, wholeG, faults }: Props) {
           Set a part apart
         </Button>
         {accidents.map((a) => (
-          <Button key={a.words} type="button" variant="quiet" size="sm" onClick={() => add(a.grade, a.words)}>
-            {a.words}
+          <Button key={a.id} type="button" variant="quiet" size="sm" onClick={() => add(a.grade, ACCIDENT_WORDS[a.id])}>
+            {ACCIDENT_WORDS[a.id]}
           </Button>
         ))}
       </Flex>

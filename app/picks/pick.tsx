@@ -1,7 +1,8 @@
 import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
 import { Form } from "react-router";
-import { EXTENT_WORDS, EXTENTS, GRADE_WORDS, PARTS, ROW_SHARES, tareOf } from "#core/weighing/pick";
+import { EXTENTS, PARTS, ROW_SHARES, tareOf } from "#core/weighing/pick";
+import { EXTENT_WORDS, GRADE_WORDS, sayRowShare } from "#core/weighing/words";
 import { LessonsNote } from "../lessons/lessons-note";
 import { lastGood } from "../offline/last-good";
 import { freshId } from "../offline/queue";
@@ -189,9 +190,9 @@ export default function PickPage({ loaderData, actionData }: Route.ComponentProp
                   {(p) => (
                     <Select {...p} defaultValue={value("rowDone", pick?.rowDone)}>
                       <option value="">not said</option>
-                      {ROW_SHARES.map((r) => (
-                        <option key={r.share} value={r.share}>
-                          {r.words}
+                      {ROW_SHARES.map((share) => (
+                        <option key={share} value={share}>
+                          {sayRowShare(share)}
                         </option>
                       ))}
                     </Select>

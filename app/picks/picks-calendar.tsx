@@ -1,8 +1,9 @@
 import { Box, Flex, Grid, Text, VisuallyHidden } from "@chakra-ui/react";
 import { Link } from "react-router";
 import { addDays, dayRange, daysBetween, sayDate } from "#core/calendar/day";
-import { groupPicks, monthName, picksIn, totalsOf, weekOf } from "#core/season/pick-log";
 import { sayMass } from "#core/units/mass";
+import { groupPicks, picksIn, totalsOf, weekOf } from "#core/weighing/pick-log";
+import { monthName } from "#core/weighing/words";
 import { gardenNow } from "../server/garden-now.server";
 import { LinkButton, Page } from "../ui/ui";
 import type { Route } from "./+types/picks-calendar";

@@ -1,4 +1,5 @@
-import { GRADE_WORDS, GRADES, type PickRecord, PURPOSE_WORDS, PURPOSES, WAY_WORDS, WAYS } from "#core/weighing/pick";
+import { GRADES, type PickRecord, PURPOSES, WAYS } from "#core/weighing/pick";
+import { GRADE_WORDS, PURPOSE_WORDS, WAY_WORDS } from "#core/weighing/words";
 import { change } from "#db/change";
 import { findPick, removePicks } from "#db/work";
 import { done, refuse, typedOf } from "../server/forms.server";

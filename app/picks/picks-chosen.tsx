@@ -1,7 +1,8 @@
 import { Flex, Text } from "@chakra-ui/react";
 import { Download } from "lucide-react";
 import { useState } from "react";
-import { GRADE_WORDS, GRADES, PURPOSE_WORDS, PURPOSES, WAY_WORDS, WAYS } from "#core/weighing/pick";
+import { GRADES, PURPOSES, WAYS } from "#core/weighing/pick";
+import { GRADE_WORDS, PURPOSE_WORDS, WAY_WORDS } from "#core/weighing/words";
 import { Button, LinkButton, Select } from "../ui/ui";
 
 const GIVES = { way: "went", grade: "graded", purpose: "picked for", by: "picked by" } as const;

@@ -1,8 +1,9 @@
 import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import { useRef } from "react";
 import { Form, useSubmit } from "react-router";
-import { GROUP_WORDS, GROUPS } from "#core/season/pick-log";
-import { GRADE_WORDS, GRADES, PART_WORDS, PARTS, PURPOSE_WORDS, PURPOSES, WAY_WORDS, WAYS } from "#core/weighing/pick";
+import { GRADES, PARTS, PURPOSES, WAYS } from "#core/weighing/pick";
+import { GROUPS } from "#core/weighing/pick-log";
+import { GRADE_WORDS, GROUP_WORDS, PART_WORDS, PURPOSE_WORDS, WAY_WORDS } from "#core/weighing/words";
 import { DateInput } from "../ui/date-input";
 import { Fold } from "../ui/fold";
 import { Button, Input, Select } from "../ui/ui";

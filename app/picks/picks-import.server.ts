@@ -1,6 +1,7 @@
 import { data } from "react-router";
 import { plantingName } from "#core/garden/name";
-import { isLaw, sayWait, waitingOn } from "#core/garden/treatment";
+import { isLaw, waitingOn } from "#core/garden/treatment";
+import { sayWait } from "#core/garden/words";
 import { sayMass } from "#core/units/mass";
 import { netOf } from "#core/weighing/net";
 import type { PickRecord } from "#core/weighing/pick";

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { Form, useNavigation } from "react-router";
 import { plantingName } from "#core/garden/name";
 import { type Caution, cautionsAt } from "#core/handbook/cautions";
-import { EXTENT_WORDS, GRADE_WORDS } from "#core/weighing/pick";
+import { EXTENT_WORDS, GRADE_WORDS } from "#core/weighing/words";
 import { listPeople } from "#db/garden";
 import { findRound } from "#db/work";
 import type { LocatedError } from "#formats/located";

@@ -2,9 +2,10 @@ import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { Printer } from "lucide-react";
 import { useSearchParams, useSubmit } from "react-router";
 import { sayDay } from "#core/calendar/day";
-import { groupPicks, type LoggedPick, picksIn, totalsOf } from "#core/season/pick-log";
 import { figuresOf } from "#core/season/planting-figures";
 import { sayMass } from "#core/units/mass";
+import { type LoggedPick, picksIn, totalsOf } from "#core/weighing/pick-log";
+import { namedGroups } from "#core/weighing/words";
 import { gardenNow, handbook } from "../server/garden-now.server";
 import { Button, LinkButton, Page, Section, Select } from "../ui/ui";
 import type { Route } from "./+types/picks-sheet";
@@ -59,7 +60,7 @@ export function loader({ url }: Route.LoaderArgs) {
     year,
     years,
     rows,
-    months: groupPicks(inYear, "month")
+    months: namedGroups(inYear, "month")
       .reverse()
       .map((m) => ({
         key: m.key,

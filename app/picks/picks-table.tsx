@@ -10,8 +10,8 @@ import {
 import { Camera } from "lucide-react";
 import { Link } from "react-router";
 import { sayDate } from "#core/calendar/day";
-import type { Group } from "#core/season/pick-log";
 import { sayMass, type UnitSystem } from "#core/units/mass";
+import type { Group } from "#core/weighing/pick-log";
 import { COLUMN_NAMES, type Column } from "./log-columns";
 import type { PickSort } from "./picks.server";
 

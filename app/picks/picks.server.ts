@@ -1,6 +1,6 @@
-import type { Snapshot } from "#core/planning/outlook";
-import { GROUPS, type GroupBy, type LoggedPick, logged, picksIn, type Totals, totalsOf } from "#core/season/pick-log";
+import type { Snapshot } from "#core/snapshot";
 import type { PickRecord } from "#core/weighing/pick";
+import { GROUPS, type GroupBy, type LoggedPick, logged, picksIn, type Totals, totalsOf } from "#core/weighing/pick-log";
 import { bookOf } from "#core/weighing/taught-book";
 import { COLUMN_NAMES, type Column } from "./log-columns";
 

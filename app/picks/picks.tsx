@@ -3,9 +3,10 @@ import { CalendarDays, Download, Plus, Rows3, Upload } from "lucide-react";
 import { useState } from "react";
 import { Form, useSearchParams } from "react-router";
 import { daysBetween } from "#core/calendar/day";
-import { groupPicks, type LoggedPick, totalsOf } from "#core/season/pick-log";
 import { sayMass, type UnitSystem } from "#core/units/mass";
-import { CONDITION_WORDS, GRADE_WORDS, PART_WORDS, PURPOSE_WORDS, viewSchema, WAY_WORDS } from "#core/weighing/pick";
+import { viewSchema } from "#core/weighing/pick";
+import { type LoggedPick, totalsOf } from "#core/weighing/pick-log";
+import { CONDITION_WORDS, GRADE_WORDS, namedGroups, PART_WORDS, PURPOSE_WORDS, WAY_WORDS } from "#core/weighing/words";
 import { change, newId } from "#db/change";
 import { listViews } from "#db/work";
 import { done, faultsOf, formOf, refuse, typedOf } from "../server/forms.server";
@@ -35,7 +36,7 @@ export function loader({ url }: Route.LoaderArgs) {
     rows: found
       .slice((page - 1) * PAGE, page * PAGE)
       .map((e) => rowOf(e, columns, units, startedOf.get(e.pick.plantingId))),
-    groups: group ? groupPicks(found, group) : null,
+    groups: group ? namedGroups(found, group) : null,
     totals: found.length === all.length ? totals : totalsOf(found),
     found: found.length,
     all: all.length,

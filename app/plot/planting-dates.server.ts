@@ -1,7 +1,7 @@
 import { sayDay } from "#core/calendar/day";
 import { manureWaitDays } from "#core/garden/treatment";
 import type { Crop } from "#core/handbook/crop";
-import { PICK_WISH_WORDS } from "#core/planning/question/wish";
+import { PICK_WISH_WORDS } from "#core/planning/words";
 import { change, newId } from "#db/change";
 import { done, readForm, refuse } from "../server/forms.server";
 import { db, type GardenNow } from "../server/garden-now.server";

@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { sayHeld } from "#core/planting/words";
 import { findPlanting } from "#db/plot";
 import { plantings } from "#db/schema/index";
 import { makeDemo } from "../../cli/demo";
@@ -29,7 +30,7 @@ describe("raw manure worked in", () => {
   it("bars walk, plan and log alike until its day, and says why", () => {
     const d = gardenNow();
     const seen = d.outlook.plantings.find((p) => p.planting.id === "cou-lower")!;
-    expect(seen.judgement.held ?? "").toMatch(/raw manure/);
+    expect(sayHeld(seen.judgement.held!)).toMatch(/raw manure/);
     const barred = (roundsAhead(d).problem.bars ?? []).filter((b) => b.plantingId === "cou-lower");
     expect(barred.length).toBeGreaterThan(0);
     const pick = { plantingId: "cou-lower", gross: "1 kg", extent: "some", grade: "sound", at: "2026-10-06T14:00" };

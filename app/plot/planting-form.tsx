@@ -1,6 +1,6 @@
 import { Flex, Grid, Text } from "@chakra-ui/react";
 import { useMemo, useState } from "react";
-import { START_WORDS } from "#core/garden/planting";
+import { START_WORDS } from "#core/garden/words";
 import { sayArea, typedDistance } from "#core/units/distance";
 import { LessonsNote } from "../lessons/lessons-note";
 import { CheckedForm } from "../ui/checked-form";

@@ -1,17 +1,25 @@
-import { TREATMENT_WORDS } from "#core/garden/treatment";
+import type { Treatment } from "#core/garden/treatment";
+import { TREATMENT_WORDS } from "#core/garden/words";
 import { outcomesOf } from "#core/keeping/outcomes";
 import { seedsOf } from "#core/keeping/seeds";
 import { keptShare } from "#core/season/bed-loss";
 import { figuresOf, keptPromises } from "#core/season/planting-figures";
 import { sumsOf } from "#core/season/planting-sums";
 import { drawnTogether, ownEvents, type TimelineEvent, timelineOf, weatherEvents } from "#core/season/timeline";
+import { sayOwnEvent, sayWeatherEvent } from "#core/season/words";
 import { sayMass } from "#core/units/mass";
-import { isCrop, PART_WORDS, PURPOSE_WORDS } from "#core/weighing/pick";
+import { isCrop } from "#core/weighing/pick";
+import { PART_WORDS, PURPOSE_WORDS } from "#core/weighing/words";
 import { listRounds } from "#db/work";
 import { entriesOf, loggedPicks } from "../picks/picks.server";
 import { keptLine, sayGap, sumLines } from "../season/sum-words";
 import { db, type GardenNow, handbook } from "../server/garden-now.server";
 import { pickTotals } from "../walk/views.server";
+
+const sayTreatment = (t: Treatment): string =>
+  [TREATMENT_WORDS[t.kind], t.product, t.waitDays > 0 ? `${t.waitDays} days to wait` : "", t.note]
+    .filter(Boolean)
+    .join(", ");
 
 /** The time line of a planting with its figures; null when there is no such planting. */
 export function plantingLine(d: GardenNow, plantingId: string) {
@@ -65,7 +73,9 @@ export function plantingLine(d: GardenNow, plantingId: string) {
       id: r.id,
     };
   });
-  const weather = drawnTogether(weatherEvents(planting, bed, crop, snapshot.weather, snapshot.covers, today, units));
+  const weather = drawnTogether(weatherEvents(planting, bed, crop, snapshot.weather, snapshot.covers, today)).map(
+    (e): TimelineEvent => ({ day: e.day, kind: "weather", words: sayWeatherEvent(e, units), id: null }),
+  );
   const losses = snapshot.bedLosses
     .filter((l) => l.plantingId === planting.id)
     .map(
@@ -86,10 +96,11 @@ export function plantingLine(d: GardenNow, plantingId: string) {
     lostG,
     became.lostG + became.compostG,
   );
-  const own = ownEvents(planting, snapshot.treatments, (t) =>
-    [TREATMENT_WORDS[t.kind], t.product, t.waitDays > 0 ? `${t.waitDays} days to wait` : "", t.note]
-      .filter(Boolean)
-      .join(", "),
+  const own = ownEvents(planting, snapshot.treatments).map(
+    (e): TimelineEvent =>
+      e.kind === "treatment"
+        ? { day: e.day, kind: e.kind, words: sayTreatment(e.treatment), id: null }
+        : { day: e.day, kind: e.kind, words: sayOwnEvent(e), id: planting.id },
   );
   return {
     planting,

@@ -3,8 +3,8 @@ import { Bird, CloudRain, Droplets, Eye, Flag, Route as RouteIcon, Scale, Sprout
 import { Link } from "react-router";
 import { daysBetween, sayDate } from "#core/calendar/day";
 import { plantingName } from "#core/garden/name";
-import { sayOffRange } from "#core/season/planting-figures";
 import type { TimelineEvent } from "#core/season/timeline";
+import { sayOffRange } from "#core/season/words";
 import { sayMass } from "#core/units/mass";
 import { yieldLines } from "../picks/yield-words";
 import { SumRow } from "../season/sum-row";

@@ -1,6 +1,7 @@
 import { type Bed, bedCentre } from "#core/garden/bed";
 import type { Crop } from "#core/handbook/crop";
-import { VERDICT_WORDS, type Verdict } from "#core/planting/verdict";
+import type { Verdict } from "#core/planting/verdict";
+import { VERDICT_WORDS } from "#core/planting/words";
 import type { UnitSystem } from "#core/units/mass";
 import { sayDistance } from "#core/units/say";
 import { CropGlyph } from "../ui/crop-glyph";

@@ -1,6 +1,6 @@
 import { Text } from "@chakra-ui/react";
 import { addDays, isDay } from "#core/calendar/day";
-import { sayWindow } from "#core/planting/window";
+import { sayWindow } from "#core/planting/words";
 
 /** The packet's days, or the handbook's, as dates. */
 export function ReadyDates({

@@ -3,6 +3,7 @@ import { plantingName } from "#core/garden/name";
 import { BEYOND_SHARE, SPARED_SHARE } from "#core/household/taste";
 import { LEAST_LINE_G } from "#core/planning/rounds/rounds";
 import { LATER_SHARE } from "#core/planning/solver/paths";
+import { sayBar } from "#core/planning/words";
 import { decimals, sayMass } from "#core/units/mass";
 import { sayTemp } from "#core/units/say";
 import { gardenNow, problem } from "../server/garden-now.server";
@@ -51,7 +52,10 @@ export function loader() {
 function reasons(d: ReturnType<typeof gardenNow>) {
   const kindOf = new Map(d.outlook.plantings.map((p) => [p.planting.id, plantingName(p.planting, p.crop)]));
   const by = new Map<string, Set<string>>();
-  for (const b of problem(d).bars ?? []) by.set(b.why, (by.get(b.why) ?? new Set()).add(kindOf.get(b.plantingId)!));
+  for (const b of problem(d).bars ?? []) {
+    const why = sayBar(b.why, d.snapshot.garden.units);
+    by.set(why, (by.get(why) ?? new Set()).add(kindOf.get(b.plantingId)!));
+  }
   return [...by].map(([why, kinds]) => ({ why, kinds: [...kinds] }));
 }
 

@@ -1,8 +1,9 @@
 import { addDays, type Day } from "#core/calendar/day";
 import { standInOn } from "#core/calendar/windows";
 import { plantingName } from "#core/garden/name";
-import { isPick, VERDICT_WORDS } from "#core/planting/verdict";
+import { isPick } from "#core/planting/verdict";
 import { begunOn, readyWindow } from "#core/planting/window";
+import { VERDICT_WORDS } from "#core/planting/words";
 import { sayMass } from "#core/units/mass";
 import { proseIn } from "#core/units/prose";
 import { closeFeed, type Feed, findFeed, setFeed } from "#db/feed";

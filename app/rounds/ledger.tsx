@@ -1,4 +1,6 @@
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import type { Fullest } from "#core/planning/rounds/left";
+import { sayStore } from "#core/planning/words";
 import { sayMass } from "#core/units/mass";
 import { volumeUnit } from "#core/units/volume";
 
@@ -27,7 +29,7 @@ export function Ledger({
   rounds: number;
   label: string | null;
   /** the tightest place at home as it would be filled, and as it is without the move */
-  room?: { words: string; capacity: number; peak: number; was: number } | null;
+  room?: (Fullest & { was: number }) | null;
 }) {
   const gap = note && note.bound > 0 ? Math.max(0, (note.bound - note.value) / note.bound) : null;
   const hours = (m: number) => (m >= 60 ? `${Math.floor(m / 60)} h ${Math.round(m % 60)} min` : `${Math.round(m)} min`);
@@ -79,7 +81,7 @@ export function Ledger({
             )}
           </Text>
           <Text color="inkSoft" fontSize="sm">
-            {room.words}, fullest
+            {sayStore(room.room)}, fullest
           </Text>
         </Box>
       )}

@@ -1,6 +1,7 @@
 import { sayDay } from "#core/calendar/day";
 import { plantingName } from "#core/garden/name";
 import { moveLines, moveRound, unlawful } from "#core/planning/rounds/hand-moves";
+import { sayBar } from "#core/planning/words";
 import { newId } from "#db/change";
 import { byIntent, done, refuse } from "../server/forms.server";
 import type { GardenNow } from "../server/garden-now.server";
@@ -52,7 +53,9 @@ function changeRound(d: GardenNow, typed: Record<string, string>) {
     const against = unlawful(moved, problem.bars ?? []);
     if (!against) return done("/rounds", saveMoved(moved, label));
     const p = d.outlook.plantings.find((x) => x.planting.id === against.plantingId);
-    return not(`${p ? plantingName(p.planting, p.crop) : "one of them"} may not be picked then: ${against.why}.`);
+    return not(
+      `${p ? plantingName(p.planting, p.crop) : "one of them"} may not be picked then: ${sayBar(against.why, d.snapshot.garden.units)}.`,
+    );
   };
   return byIntent(typed, {
     pin: () => save({ ...round, pinned: !round.pinned }, round.pinned ? "Round set free" : "Round pinned"),

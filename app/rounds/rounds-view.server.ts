@@ -2,8 +2,9 @@ import { standInOn } from "#core/calendar/windows";
 import { plantingName } from "#core/garden/name";
 import { alternativesIn } from "#core/planning/rounds/alternatives";
 import { totalsOf } from "#core/planning/rounds/explain";
-import { fullestPlaces, leftStanding, sayPlace } from "#core/planning/rounds/left";
+import { fullestPlaces, leftStanding } from "#core/planning/rounds/left";
 import { scheduleOf } from "#core/planning/rounds/rounds";
+import { sayLeft, sayPlace } from "#core/planning/words";
 import { revision } from "#db/change";
 import { findPlanNote } from "#db/work";
 import { db, type GardenNow } from "../server/garden-now.server";
@@ -57,7 +58,11 @@ function shape(d: GardenNow) {
         .filter((h) => h.kind !== "dew" && h.chance >= 0.15)
         .map((h) => ({ kind: h.kind, chance: round3(h.chance) })),
     })),
-    left: leftStanding(problem, schedule).map((l) => ({ ...l, ...nameOf(l.plantingId) })),
+    left: leftStanding(problem, schedule).map((l) => ({
+      plantingId: l.plantingId,
+      why: sayLeft(l, snapshot.garden.units),
+      ...nameOf(l.plantingId),
+    })),
     places: fullest.map((f) => ({ words: sayPlace(f) })),
     tripName:
       snapshot.trips.filter((t) => t.toDay >= today).sort((a, b) => (a.fromDay < b.fromDay ? -1 : 1))[0]?.name ?? "",

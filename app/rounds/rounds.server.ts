@@ -2,12 +2,13 @@ import { addDays } from "#core/calendar/day";
 import { plantingName } from "#core/garden/name";
 import type { PlanProblem, Wishes } from "#core/planning/question/problem";
 import { takenWhole } from "#core/planning/question/wish";
-import { changesOf, missedRounds, sayChanges } from "#core/planning/rounds/changes";
+import { changesOf, missedRounds } from "#core/planning/rounds/changes";
 import { totalsOf } from "#core/planning/rounds/explain";
 import type { PlanNote } from "#core/planning/rounds/round";
 import { type PlannedRound, roundsOf, scheduleOf } from "#core/planning/rounds/rounds";
 import { outcomeOf, type Schedule } from "#core/planning/solver/optimise";
 import { arcsOf } from "#core/planning/solver/paths";
+import { sayChanges, sayUnmet, withReasons } from "#core/planning/words";
 import { newId, revision } from "#db/change";
 import { forecastInForce } from "#db/garden";
 import { findPlanNote, listRounds, type RoundWithLines, replacePlan } from "#db/work";
@@ -77,7 +78,8 @@ async function planned(): Promise<() => string | null> {
   const made = await planInThread(asked);
   const schedule = takenWhole(asked, made.schedule, d.snapshot.pickWishes);
   const known = new Map(pinned.map(({ lines: _, ...round }) => [slotIdOf(round), round]));
-  const rounds = roundsOf(asked, schedule, d.snapshot.garden.units, newId, known);
+  const { units } = d.snapshot.garden;
+  const rounds = withReasons(roundsOf(asked, schedule, newId, known), units);
   const note: PlanNote = {
     id: "current",
     at: d.now,
@@ -96,7 +98,7 @@ async function planned(): Promise<() => string | null> {
         : `: ${sayChanges(changes, (id) => names.get(id) ?? "one that is over", d.today)}`;
   const words = [
     `${rounds.length === 1 ? "One round planned" : `${rounds.length} rounds planned`}${said}`,
-    ...made.unmet,
+    ...made.unmet.map((u) => sayUnmet(u, units)),
   ].join(". But: ");
   return () => replacePlan(db(), rounds, note, d.now, words);
 }
@@ -114,7 +116,7 @@ export function saveMoved(rounds: readonly PlannedRound[], label: string): strin
   const asked = problem(d, wishes);
   const schedule = scheduleOf(asked, rounds);
   const kept = new Map(rounds.map(({ lines: _, ...round }) => [slotIdOf(round), round]));
-  const relined = roundsOf(asked, schedule, d.snapshot.garden.units, newId, kept);
+  const relined = withReasons(roundsOf(asked, schedule, newId, kept), d.snapshot.garden.units);
   const before = findPlanNote(db());
   const arcs = asked.supplies.map((s) => arcsOf(asked, s));
   const { value } = outcomeOf(asked, arcs, schedule);

@@ -8,7 +8,6 @@ import { totalsOf } from "#core/planning/rounds/explain";
 import { moveLines, moveRound } from "#core/planning/rounds/hand-moves";
 import { fullestPlaces } from "#core/planning/rounds/left";
 import { scheduleOf } from "#core/planning/rounds/rounds";
-import { proseIn } from "#core/units/prose";
 import { lastGood, useKept } from "../offline/last-good";
 import { formOf, typedOf } from "../server/forms.server";
 import { gardenNow } from "../server/garden-now.server";
@@ -62,7 +61,7 @@ export default function Rounds({ loaderData, actionData }: Route.ComponentProps)
     const placesOf = (list: typeof rounds) => (problem ? fullestPlaces(problem, scheduleOf(problem, list)) : []);
     const tightest = (movedRounds ? placesOf(movedRounds)[0] : null) ?? fullest;
     if (!tightest || tightest.peak <= 0.5) return null;
-    const before = movedRounds ? placesOf(rounds).find((f) => f.words === tightest.words) : tightest;
+    const before = movedRounds ? placesOf(rounds).find((f) => f.room.place === tightest.room.place) : tightest;
     return { ...tightest, was: (before ?? tightest).peak };
   }, [problem, fullest, rounds, movedRounds]);
 
@@ -231,7 +230,7 @@ export default function Rounds({ loaderData, actionData }: Route.ComponentProps)
             {loaderData.left.length === 0 && <Text color="inkSoft">Every planting has its round.</Text>}
             {loaderData.left.map((l) => (
               <Text key={l.plantingId} py="1.5" borderBottomWidth="1px" borderColor="ruleSoft">
-                <strong>{l.kind}</strong> <chakra.span color="inkSoft">{l.bed}:</chakra.span> {proseIn(l.why, units)}
+                <strong>{l.kind}</strong> <chakra.span color="inkSoft">{l.bed}:</chakra.span> {l.why}
               </Text>
             ))}
           </Section>

@@ -3,7 +3,7 @@ import { outlookOf } from "#core/planning/outlook";
 import type { PlanProblem } from "#core/planning/question/problem";
 import { problemOf } from "#core/planning/question/question";
 import { totalsOf } from "#core/planning/rounds/explain";
-import { type PlannedRound, roundsOf, scheduleOf } from "#core/planning/rounds/rounds";
+import { type LinedRound, roundsOf, scheduleOf } from "#core/planning/rounds/rounds";
 import { type Supposal, supposed } from "#core/planning/rounds/what-if";
 import type { Schedule } from "#core/planning/solver/optimise";
 import { newId } from "#db/change";
@@ -32,7 +32,7 @@ export async function whatIf(d: GardenNow, supposal: Supposal) {
   const names = new Map(
     d.outlook.plantings.map((p) => [p.planting.id, { kind: plantingName(p.planting, p.crop), bed: p.bed.name }]),
   );
-  const shown = (list: readonly PlannedRound[], from: PlanProblem): ShownRound[] =>
+  const shown = (list: readonly LinedRound[], from: PlanProblem): ShownRound[] =>
     list.map((r) => ({
       slotId: slotIdOf(r),
       day: r.day,
@@ -48,7 +48,7 @@ export async function whatIf(d: GardenNow, supposal: Supposal) {
     const { keptG, lostG, minutes } = totalsOf(q, schedule);
     return { keptG, lostG, minutes };
   };
-  const anew = roundsOf(free, made.schedule, snapshot.garden.units, newId);
+  const anew = roundsOf(free, made.schedule, newId);
   return {
     before: { totals: sums(problem, scheduleOf(problem, rounds)), rounds: shown(rounds, problem) },
     same: {

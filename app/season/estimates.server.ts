@@ -4,7 +4,8 @@ import { slotTime } from "#core/planning/question/problem";
 import { tastesOf } from "#core/planning/question/question";
 import { begunOn, readyWindow } from "#core/planting/window";
 import { freeOn, glutOf, type LastPick, lastPickOf, missedG } from "#core/season/estimates";
-import { freeShare, sayShare } from "#core/season/free-ground";
+import { freeShare } from "#core/season/free-ground";
+import { sayEnough, sayShare } from "#core/season/words";
 import { sayMass } from "#core/units/mass";
 import { type GardenNow, handbook } from "../server/garden-now.server";
 import { remembered } from "../server/remember.server";
@@ -74,6 +75,6 @@ export function estimatesOf(d: GardenNow, p: PlantingOutlook): string[] {
       `More than you eat: ${sayMass(glut.weekG, units)} in the coming week${same.length > 1 ? ` from ${same.length} plantings` : ""}, ${sayMass(glut.eatenG, units)} at table. ${glut.easesOn ? `That eases about ${sayNear(glut.easesOn, d.today)}.` : "It goes on beyond the fortnight."}`,
     );
   const enough = enoughOf(d, d.today.slice(0, 4)).find((e) => e.crop.id === p.crop.id);
-  if (enough && enough.learnedFrom > 0) says.push(`Plants for your table: ${enough.words}.`);
+  if (enough && enough.learnedFrom > 0) says.push(`Plants for your table: ${sayEnough(enough)}.`);
   return says;
 }

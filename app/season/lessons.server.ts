@@ -1,9 +1,10 @@
 import { plantingName } from "#core/garden/name";
 import { lotsNow } from "#core/keeping/lot";
 import { seedsOf } from "#core/keeping/seeds";
-import { draftsOf, type Lesson, remindDays } from "#core/season/lessons";
-import { picksIn } from "#core/season/pick-log";
+import { type Draft, draftsOf, type Lesson, remindDays } from "#core/season/lessons";
 import { figuresOf } from "#core/season/planting-figures";
+import { sayFinding } from "#core/season/words";
+import { picksIn } from "#core/weighing/pick-log";
 import { change, newId } from "#db/change";
 import { lessonLine, lessonsDue } from "../lessons/learned.server";
 import { loggedPicks } from "../picks/picks.server";
@@ -21,9 +22,14 @@ function drafts(d: GardenNow, year: string) {
   const entries = picksIn(loggedPicks(snapshot), year);
   const lots = [...lotsNow(seedsOf(entries, plantings, handbook(), snapshot.places), snapshot.lotEvents).values()];
   const picked = [...new Set(entries.map((e) => e.pick.plantingId))];
+  const { units } = snapshot.garden;
+  const worded = ({ finding, ...draft }: Draft, name: string) => ({ ...draft, ...sayFinding(finding, name, units) });
   const gluts = glutDrafts(d, year)
     .filter((x) => !answered.has(x.id))
-    .map((x) => ({ ...x, remindOn: remindDays(handbook().of(x.cropId!), null, null, d.today).start }));
+    .map((x) => {
+      const crop = handbook().of(x.cropId!);
+      return { ...worded(x, crop.name), remindOn: remindDays(crop, null, null, d.today).start };
+    });
   const each = picked.flatMap((id) => {
     const p = plantings.get(id);
     const bed = p && beds.get(p.bedId);
@@ -38,9 +44,12 @@ function drafts(d: GardenNow, year: string) {
     const lostG = lots.filter((l) => l.plantingId === id).reduce((s, l) => s + l.used.loseG, 0);
     const lostInBed = snapshot.bedLosses.filter((l) => l.plantingId === id && l.day.startsWith(year));
     const days = remindDays(crop, p, figures.first, d.today);
-    return draftsOf(p, plantingName(p, crop), crop, figures, lostG, snapshot.garden.units, lostInBed)
+    return draftsOf(p, crop, figures, lostG, lostInBed)
       .filter((x) => !answered.has(x.id))
-      .map((x) => ({ ...x, remindOn: x.about === "pick" ? (days.pick ?? days.start) : days.start }));
+      .map((x) => ({
+        ...worded(x, plantingName(p, crop)),
+        remindOn: x.about === "pick" ? (days.pick ?? days.start) : days.start,
+      }));
   });
   return [...gluts, ...each];
 }

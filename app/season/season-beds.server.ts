@@ -7,10 +7,11 @@ import { perennialYear } from "#core/planting/perennial";
 import { isSick } from "#core/planting/sick";
 import { clearingOf, regrowthOf, standsForYears } from "#core/season/after-last-pick";
 import { coverOff } from "#core/season/covers-off";
-import { sayShare } from "#core/season/free-ground";
 import { type Fits, fitsInto, isFree, leftInBed } from "#core/season/freed-bed";
-import { pastOf, ROTATION_WORDS } from "#core/season/rotation";
-import { SOIL_WORDS, soilState } from "#core/weather/soil";
+import { pastOf } from "#core/season/rotation";
+import { ROTATION_WORDS, sayRotation, sayShare } from "#core/season/words";
+import { soilState } from "#core/weather/soil";
+import { SOIL_WORDS } from "#core/weather/words";
 import { change } from "#db/change";
 import { done, missing } from "../server/forms.server";
 import { db, type GardenNow, handbook } from "../server/garden-now.server";
@@ -45,8 +46,10 @@ function overOf(d: GardenNow): { g: GrownHere; cleared: boolean }[] {
 function ratherNot(fits: readonly Fits[]): { names: string; why: string }[] {
   const by = new Map<string, string[]>();
   for (const f of fits)
-    if (f.rotation === "wary" || f.rotation === "no")
-      by.set(f.reasons.join("; "), [...(by.get(f.reasons.join("; ")) ?? []), f.crop.name.toLowerCase()]);
+    if (f.rotation === "wary" || f.rotation === "no") {
+      const why = f.reasons.map(sayRotation).join("; ");
+      by.set(why, [...(by.get(why) ?? []), f.crop.name.toLowerCase()]);
+    }
   return [...by].slice(0, 3).map(([why, names]) => ({ names: names.slice(0, 5).join(", "), why }));
 }
 
@@ -115,7 +118,9 @@ export function bedsView(d: GardenNow, q: URLSearchParams) {
               ? `stands the winter; ready about ${sayDay(f.readyOn)} ${f.readyOn.slice(0, 4)}`
               : `ready about ${sayDay(f.readyOn)}`,
             spare: f.spareDays,
-            why: [f.rotation === "good" ? "a good follower" : "", ...f.reasons].filter(Boolean).join(": "),
+            why: [f.rotation === "good" ? "a good follower" : "", ...f.reasons.map(sayRotation)]
+              .filter(Boolean)
+              .join(": "),
           })),
         not: ratherNot(fits),
       };

@@ -12,6 +12,7 @@ import {
   SPLITS,
   type Split,
 } from "#core/season/compare-ways";
+import { sayComparison, saySide } from "#core/season/words";
 import { sayMass, type UnitSystem } from "#core/units/mass";
 import type { GardenNow } from "../server/garden-now.server";
 import { type GrownHere, grownOf, lotsOf } from "./season-data.server";
@@ -37,10 +38,10 @@ function figuresFor(d: GardenNow, split: Split, grown: readonly GrownHere[]): Fi
 }
 
 /** Groups of a split with how many figures of a measure each has; most first. */
-function groupsOf(figures: readonly Figured[], measure: Measure): { name: string; n: number }[] {
+function groupsOf(figures: readonly Figured[], measure: Measure): { id: string; n: number }[] {
   const by = new Map<string, number>();
   for (const f of figures) if (f.values[measure] !== undefined) by.set(f.group, (by.get(f.group) ?? 0) + 1);
-  return [...by].map(([name, n]) => ({ name, n })).sort((a, b) => b.n - a.n || (a.name < b.name ? -1 : 1));
+  return [...by].map(([id, n]) => ({ id, n })).sort((a, b) => b.n - a.n || (a.id < b.id ? -1 : 1));
 }
 
 /** The first split that has two groups to set against each other, for a page opened without a question. */
@@ -74,10 +75,10 @@ export function compareView(d: GardenNow, q: URLSearchParams) {
     possible.find((m) => groupsOf(figures, m).length >= 2) ??
     possible[0] ??
     comparedMeasures(split)[0]!;
-  const groups = groupsOf(figures, measure);
-  const a = groups.find((g) => g.name === q.get("a"))?.name ?? groups[0]?.name ?? "";
-  const b =
-    groups.find((g) => g.name === q.get("b") && g.name !== a)?.name ?? groups.find((g) => g.name !== a)?.name ?? "";
+  const groups = groupsOf(figures, measure).map((g) => ({ ...g, name: saySide(split, g.id) }));
+  const a = groups.find((g) => g.id === q.get("a"))?.id ?? groups[0]?.id ?? "";
+  const b = groups.find((g) => g.id === q.get("b") && g.id !== a)?.id ?? groups.find((g) => g.id !== a)?.id ?? "";
+  const names = [saySide(split, a), saySide(split, b)] as const;
   const points = figures.flatMap((f) => {
     const value = f.values[measure];
     if (value === undefined || (f.group !== a && f.group !== b)) return [];
@@ -96,9 +97,11 @@ export function compareView(d: GardenNow, q: URLSearchParams) {
     groups,
     a,
     b,
+    names,
     points: points.map((p) => ({ ...p, said: sayMeasure(p.value, measure, units) })),
     found: {
       ...found,
+      words: sayComparison(found),
       sides: found.sides.map((s) =>
         s
           ? {
@@ -110,7 +113,7 @@ export function compareView(d: GardenNow, q: URLSearchParams) {
           : null,
       ),
     },
-    difference: sayDifference(found, measure, units, a, b),
+    difference: sayDifference(found, measure, units, ...names),
     interval:
       found.interval && found.both === 0
         ? `With 95 % confidence between ${signed(found.interval.low, measure, units)} and ${signed(found.interval.high, measure, units)}.`
@@ -139,12 +142,6 @@ export function compareRows(d: GardenNow, q: URLSearchParams) {
   return {
     name: `compare-${view.cropId}-${view.split}`,
     header: ["of", view.split, "bed", "year", view.measure],
-    rows: view.points.map((p) => [
-      p.name,
-      p.side === 0 ? view.a : view.b,
-      p.bed,
-      p.year,
-      Math.round(p.value * 1000) / 1000,
-    ]),
+    rows: view.points.map((p) => [p.name, view.names[p.side], p.bed, p.year, Math.round(p.value * 1000) / 1000]),
   };
 }

@@ -1,7 +1,8 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { Download } from "lucide-react";
 import { Form, useSearchParams, useSubmit } from "react-router";
-import { MEASURE_WORDS, SPLIT_WORDS, SPLITS } from "#core/season/compare-ways";
+import { SPLITS } from "#core/season/compare-ways";
+import { MEASURE_WORDS, SPLIT_WORDS } from "#core/season/words";
 import { gardenNow } from "../server/garden-now.server";
 import { FiguresTable } from "../ui/figures-table";
 import { LinkButton, Page, Section, Select } from "../ui/ui";
@@ -16,7 +17,7 @@ export const meta: Route.MetaFunction = () => [{ title: "Compare · Akmedon" }];
 
 /** Two kinds or ways side by side: count, spread, and whether the difference means anything. */
 export default function SeasonCompare({ loaderData }: Route.ComponentProps) {
-  const { crops, cropId, crop, split, measure, measures, groups, a, b, points, found, difference, interval } =
+  const { crops, cropId, crop, split, measure, measures, groups, a, b, names, points, found, difference, interval } =
     loaderData;
   const submit = useSubmit();
   const [params] = useSearchParams();
@@ -89,7 +90,7 @@ export default function SeasonCompare({ loaderData }: Route.ComponentProps) {
                       minW="0"
                     >
                       {groups.map((g) => (
-                        <option key={g.name} value={g.name}>
+                        <option key={g.id} value={g.id}>
                           {g.name} ({g.n})
                         </option>
                       ))}
@@ -146,7 +147,7 @@ export default function SeasonCompare({ loaderData }: Route.ComponentProps) {
                     <th scope="row" className="name">
                       {p.name}
                     </th>
-                    <td>{p.side === 0 ? a : b}</td>
+                    <td>{names[p.side]}</td>
                     <td>{p.bed}</td>
                     <td>{p.year}</td>
                     <td className="number">{p.said}</td>

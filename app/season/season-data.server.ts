@@ -2,15 +2,14 @@ import type { Bed } from "#core/garden/bed";
 import type { Planting } from "#core/garden/planting";
 import type { Crop } from "#core/handbook/crop";
 import type { Lot } from "#core/keeping/lot";
-import type { Snapshot } from "#core/planning/outlook";
-import type { LoggedPick } from "#core/season/pick-log";
 import type { Site } from "#core/season/sowing-clock";
 import { type PlantingYear, plantingYears } from "#core/season/yields";
+import type { Snapshot } from "#core/snapshot";
 import { isCrop } from "#core/weighing/pick";
+import type { LoggedPick } from "#core/weighing/pick-log";
 import { houseOf } from "../keep/keep.server";
 import { loggedPicks, logOf } from "../picks/picks.server";
-import type { GardenNow } from "../server/garden-now.server";
-import { handbook } from "../server/garden-now.server";
+import { type GardenNow, handbook } from "../server/garden-now.server";
 
 /** A planting with its bed, crop and picks, in the order of time. */
 export type GrownHere = { planting: Planting; bed: Bed; crop: Crop; entries: LoggedPick[] };

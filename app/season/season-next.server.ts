@@ -6,6 +6,7 @@ import { comingUp, draftNextPlot, madeOf, moveBeds } from "#core/season/next-plo
 import type { Planned } from "#core/season/next-plot-row";
 import { plantsNext } from "#core/season/plants-enough";
 import { pastOf, rotationOf } from "#core/season/rotation";
+import { sayRotation } from "#core/season/words";
 import { typedDistance } from "#core/units/distance";
 import { sayMass } from "#core/units/mass";
 import { sayDistance } from "#core/units/say";
@@ -64,7 +65,7 @@ export function nextView(d: GardenNow) {
         .join(", "),
       from: before && before.bedId !== p.bedId ? (bedName.get(before.bedId) ?? "") : "",
       wary: turn.verdict === "wary" || turn.verdict === "no",
-      turn: turn.reasons.join("; "),
+      turn: turn.reasons.map(sayRotation).join("; "),
       due: due.has(p.id),
       late: p.made === null && p.startOn < today ? sayNear(p.startOn, today) : "",
       made: p.made,

@@ -1,8 +1,8 @@
 import { sayDate, sayDay } from "#core/calendar/day";
 import { plantingName } from "#core/garden/name";
-import { everyWeek, groupPicks, picksIn, totalsOf } from "#core/season/pick-log";
 import { figuresOf } from "#core/season/planting-figures";
 import { sayMass } from "#core/units/mass";
+import { everyWeek, groupPicks, picksIn, totalsOf } from "#core/weighing/pick-log";
 import type { ReportPart, SeasonReport } from "#formats/season-report";
 import { loggedPicks } from "../picks/picks.server";
 import type { GardenNow } from "../server/garden-now.server";

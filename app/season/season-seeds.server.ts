@@ -2,8 +2,9 @@ import { sayDay, sayNear } from "#core/calendar/day";
 import { plantingName } from "#core/garden/name";
 import { husbandryOf } from "#core/handbook/husbandry";
 import { keepingNote } from "#core/keeping/replant";
-import { costAPlant, germinationOf, goodYears, SEED_UNIT_WORDS, SEED_UNITS, seedNeeds } from "#core/season/seed-lots";
+import { costAPlant, germinationOf, goodYears, SEED_UNITS, seedNeeds } from "#core/season/seed-lots";
 import { betaInterval } from "#core/season/spread";
+import { SEED_UNIT_WORDS, sayGermination } from "#core/season/words";
 import { change, newId } from "#db/change";
 import { byIntent, done, missing, readForm, refuse } from "../server/forms.server";
 import { db, type GardenNow, handbook } from "../server/garden-now.server";
@@ -92,7 +93,7 @@ export function seedsView(d: GardenNow) {
             good: `usually good for ${goodYears(crop)} ${goodYears(crop) === 1 ? "year" : "years"}`,
             share: Math.round(100 * g.share),
             between: `${Math.round(100 * low)} to ${Math.round(100 * high)} %`,
-            words: g.words,
+            words: sayGermination(g),
             cost: sayCost(costAPlant(lot, g.share)),
             tested: lot.testedOn ? sayNear(lot.testedOn, today) : "",
             poor: g.share < 0.6,

@@ -1,10 +1,11 @@
 import { addDays, daysBetween, sayDay, sayMonth } from "#core/calendar/day";
 import { tastesOf } from "#core/planning/question/question";
 import { type Draft, glutDraft } from "#core/season/lessons";
-import { weekOf } from "#core/season/pick-log";
 import { type Enough, plantsEnough } from "#core/season/plants-enough";
 import { type CropWeeks, cropWeeks } from "#core/season/weeks";
+import { sayEnough } from "#core/season/words";
 import { sayMass } from "#core/units/mass";
+import { weekOf } from "#core/weighing/pick-log";
 import type { GardenNow } from "../server/garden-now.server";
 import { remembered } from "../server/remember.server";
 import { massOut } from "../server/table-out.server";
@@ -49,10 +50,10 @@ function plantsEnoughOf(d: GardenNow, year: string): Enough[] {
 
 /** Lessons that the gluts of a year propose. */
 export function glutDrafts(d: GardenNow, year: string): Draft[] {
-  const enough = new Map(enoughOf(d, year).map((e) => [e.crop.id, e.had > e.plenty ? e.words : ""]));
+  const enough = new Map(enoughOf(d, year).map((e) => [e.crop.id, e.had > e.plenty ? e : null]));
   return cropYears(d, year).flatMap(({ weeks }) => {
     const total = weeks.weeks.reduce((s, w) => s + w.pickedG, 0);
-    const draft = glutDraft(weeks.crop, year, total, weeks, enough.get(weeks.crop.id) ?? "", d.snapshot.garden.units);
+    const draft = glutDraft(weeks.crop, year, total, weeks, enough.get(weeks.crop.id) ?? null);
     return draft ? [draft] : [];
   });
 }
@@ -98,7 +99,7 @@ export function weeksView(d: GardenNow, q: URLSearchParams) {
     enough: enoughOf(d, year).map((e) => ({
       id: e.crop.id,
       name: e.crop.name,
-      words: e.words,
+      words: sayEnough(e),
       had: e.had,
       enough: e.enough,
       why: `${e.enough === e.plenty ? "" : `${e.enough} to eat from, ${e.plenty} with all you put by; `}${sayMass(e.wantG, units)} eaten over ${Math.round(e.weeks)} weeks; a plant gives ${sayMass(e.perPlantG, units)}${e.learnedFrom > 0 ? "" : " by the handbook"}`,

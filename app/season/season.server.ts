@@ -2,11 +2,12 @@ import { sayDay } from "#core/calendar/day";
 import { outcomesOf } from "#core/keeping/outcomes";
 import { seedsOf } from "#core/keeping/seeds";
 import { bedLossesBy, keptShare } from "#core/season/bed-loss";
-import { everyWeek, groupPicks, picksIn, sumTotals } from "#core/season/pick-log";
 import { rangeOf } from "#core/season/planting-figures";
 import { type YieldsBy, yieldsOf } from "#core/season/yields";
 import { sayMass } from "#core/units/mass";
 import { isCrop } from "#core/weighing/pick";
+import { everyWeek, groupPicks, picksIn, sumTotals } from "#core/weighing/pick-log";
+import { namedGroups } from "#core/weighing/words";
 import { logOf } from "../picks/picks.server";
 import { sayYield } from "../picks/yield-words";
 import { type GardenNow, handbook } from "../server/garden-now.server";
@@ -59,7 +60,7 @@ function viewOf(d: GardenNow, { years, year, entries }: ReturnType<typeof season
     })),
     weeks:
       year === "all"
-        ? groupPicks(entries, "month")
+        ? namedGroups(entries, "month")
             .reverse()
             .map((w) => ({ key: w.key, name: w.name, weighedG: w.totals.weighedG, estimatedG: w.totals.estimatedG }))
         : everyWeek(groupPicks(entries, "week")).map(({ week, ...w }) => ({

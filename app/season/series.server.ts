@@ -6,6 +6,7 @@ import type { Planned } from "#core/season/next-plot-row";
 import { pastOf, rotationOf } from "#core/season/rotation";
 import { MOST_SOWINGS, seriesOf, trayDays } from "#core/season/series";
 import { lastSowings } from "#core/season/sowing-clock";
+import { sayRotation } from "#core/season/words";
 import { change, newId } from "#db/change";
 import { byIntent, done, missing, numberOf, refuse } from "../server/forms.server";
 import { db, type GardenNow, handbook } from "../server/garden-now.server";
@@ -31,7 +32,8 @@ export function plantingDoubts(d: GardenNow, planting: Planting, crop: Crop): st
     (x) => x.planting.id !== planting.id && x.until !== null && x.until <= planting.startedOn,
   );
   const { verdict, reasons } = rotationOf(crop, past, planting.startedOn, diseasesIn(d, planting.bedId));
-  if ((verdict === "no" || verdict === "wary") && !crop.days.yearly) doubts.push(`In this bed: ${reasons.join("; ")}`);
+  if ((verdict === "no" || verdict === "wary") && !crop.days.yearly)
+    doubts.push(`In this bed: ${reasons.map(sayRotation).join("; ")}`);
   return doubts;
 }
 

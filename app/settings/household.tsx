@@ -1,8 +1,9 @@
 import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { Form } from "react-router";
-import { PLACE_KINDS, PLACE_WORDS } from "#core/household/place";
-import { sayPlace } from "#core/planning/rounds/left";
+import { PLACE_KINDS } from "#core/household/place";
+import { PLACE_WORDS } from "#core/household/words";
+import { sayPlace } from "#core/planning/words";
 import { proseIn } from "#core/units/prose";
 import { typedVolume, volumeUnit } from "#core/units/volume";
 import { formOf, typedOf } from "../server/forms.server";
@@ -110,7 +111,7 @@ export default function Household({ loaderData, actionData }: Route.ComponentPro
             <Box mt="4">
               <Text fontWeight="600">With the rounds as planned</Text>
               {fullest.map((f) => (
-                <Text key={f.words} color={f.peak > f.capacity + 0.5 ? "madder" : undefined}>
+                <Text key={f.room.place} color={f.peak > f.capacity + 0.5 ? "madder" : undefined}>
                   {proseIn(sayPlace(f), units)}
                 </Text>
               ))}

@@ -4,9 +4,10 @@ import { addDays, sayDay, sayMonthDay, sayNear, weekdayName } from "#core/calend
 import { sunTimes } from "#core/calendar/sun";
 import { standInOn } from "#core/calendar/windows";
 import { plantingName } from "#core/garden/name";
-import { headline } from "#core/planning/headline";
+import { newsOf } from "#core/planning/headline";
 import { looksDue } from "#core/planning/looks-due";
 import { urgenciesOf } from "#core/planning/rounds/rounds";
+import { sayHeadline, sayReason } from "#core/planning/words";
 import { sayMass } from "#core/units/mass";
 import { listSetAside } from "#db/garden";
 import { roundKit } from "../handbook/kit.server";
@@ -41,7 +42,7 @@ export function loader() {
   const { units } = snapshot.garden;
   const ahead = roundsAhead(d);
   const byId = new Map(outlook.plantings.map((p) => [p.planting.id, p]));
-  const urgencies = urgenciesOf(ahead.problem, units)
+  const urgencies = urgenciesOf(ahead.problem)
     .slice(0, 8)
     .flatMap((u) => {
       const p = byId.get(u.plantingId);
@@ -55,7 +56,7 @@ export function loader() {
               glyph: p.crop.glyph,
               stage: p.judgement.meanStage,
               verdict: p.judgement.verdict,
-              why: u.why,
+              why: sayReason(u.reason, units, false),
               cause: u.cause,
               round: next ? { id: next.id, name: `${sayNear(next.day, today)} ${next.startsAt}` } : null,
             },
@@ -112,9 +113,12 @@ export function loader() {
     empty: snapshot.beds.length === 0 || outlook.plantings.length === 0,
     hasBeds: snapshot.beds.length > 0,
     hasForecast: snapshot.forecast !== null,
-    headline: headline(
-      outlook.days.flatMap((x) => x.hazards),
-      snapshot.trips,
+    headline: sayHeadline(
+      newsOf(
+        outlook.days.flatMap((x) => x.hazards),
+        snapshot.trips,
+        today,
+      ),
       urgencies.length,
       today,
       units,

@@ -3,7 +3,7 @@ import { Minus, Plus } from "lucide-react";
 import { useState } from "react";
 import type { Cue } from "#core/handbook/crop";
 import { answersIn, MIXED } from "#core/planting/cue-kinds/choice";
-import { sayReading } from "#core/planting/cue-kinds/index";
+import { sayReading } from "#core/planting/words";
 import { CropGlyph } from "../ui/crop-glyph";
 import { Button } from "../ui/ui";
 import { type CueProps, Step, Tile } from "./cue-parts";

@@ -1,5 +1,6 @@
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
-import { MARK_WORDS, type Mark, type Marked, nextMark } from "#core/planting/marked";
+import { type Mark, type Marked, nextMark } from "#core/planting/marked";
+import { MARK_WORDS } from "#core/planting/words";
 
 const LOOK: Record<Mark, { bg: string; color: string; border: string }> = {
   nearly: { bg: "ochreTint", color: "ink", border: "ochre" },

@@ -1,7 +1,7 @@
 import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
 import { Form, redirect } from "react-router";
 import { schoolOf } from "#core/handbook/index";
-import { sayReading } from "#core/planting/cue-kinds/index";
+import { sayReading } from "#core/planting/words";
 import { nearestObject } from "#core/units/reference-objects";
 import { newId } from "#db/change";
 import { gardenOf } from "#db/garden";

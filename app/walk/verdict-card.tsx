@@ -1,6 +1,7 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { sayNear } from "#core/calendar/day";
 import type { Crop } from "#core/handbook/crop";
+import { sayCall } from "#core/planting/words";
 import { sayChance } from "#core/units/say";
 import { CropGlyph } from "../ui/crop-glyph";
 import { FortnightRibbon } from "./fortnight-ribbon";
@@ -34,7 +35,7 @@ export function VerdictCard({
       </Flex>
       {live.call && (
         <Text mt="1.5" fontWeight="600">
-          {live.call.words}
+          {sayCall(live.call, today)}
         </Text>
       )}
       {conflict && (

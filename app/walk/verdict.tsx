@@ -1,5 +1,6 @@
 import { Flex, Text } from "@chakra-ui/react";
-import { VERDICT_WORDS, type Verdict } from "#core/planting/verdict";
+import type { Verdict } from "#core/planting/verdict";
+import { VERDICT_WORDS } from "#core/planting/words";
 import { SvgText } from "../ui/svg-text";
 
 const INK: Record<Verdict, string> = {

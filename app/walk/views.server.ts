@@ -1,9 +1,9 @@
 import { sayNear } from "#core/calendar/day";
 import type { Planting } from "#core/garden/planting";
-import type { PlantingOutlook, Snapshot } from "#core/planning/outlook";
-import { sayReading } from "#core/planting/cue-kinds/index";
-import { begunOn, likelyWindow, offWindow, readyWindow, sayWindow } from "#core/planting/window";
-import { sayLookAgain, sayReasons } from "#core/planting/words";
+import type { PlantingOutlook } from "#core/planning/outlook";
+import { begunOn, likelyWindow, offWindow, readyWindow } from "#core/planting/window";
+import { sayCall, sayLookAgain, sayReading, sayReasons, sayWindow } from "#core/planting/words";
+import type { Snapshot } from "#core/snapshot";
 import { sayMass, type UnitSystem } from "#core/units/mass";
 import { sayChance } from "#core/units/say";
 import { picksOf } from "#core/weighing/by-planting";
@@ -27,7 +27,7 @@ export function judgementView(p: PlantingOutlook, today: string, units: UnitSyst
     meanStage: j.meanStage,
     chance,
     reasons: sayReasons(j, p.crop, p.school, today, units),
-    call: j.call?.words ?? null,
+    call: j.call && sayCall(j.call, today),
     lookAgain: sayLookAgain(j),
     lookAgainDay: j.lookAgain,
   };

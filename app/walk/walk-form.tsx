@@ -7,7 +7,7 @@ import { cautionsAt } from "#core/handbook/cautions";
 import type { ReadingValue } from "#core/planting/check";
 import type { Marked } from "#core/planting/marked";
 import { isPick } from "#core/planting/verdict";
-import { sayEvidence } from "#core/planting/words";
+import { sayEvidence, sayGrowth } from "#core/planting/words";
 import { proseIn } from "#core/units/prose";
 import { JobRow } from "../jobs/job-row";
 import { LessonsNote } from "../lessons/lessons-note";
@@ -99,7 +99,11 @@ export function WalkForm({ data, faults }: { data: WalkSheet; faults: Faults }) 
     <>
       <Reasons
         live={say(live.evidence)}
-        before={[...say(data.evidence), data.growth ?? "", data.view.reasons.at(-1) ?? ""]}
+        before={[
+          ...say(data.evidence),
+          data.growth ? sayGrowth(data.growth, today, units) : "",
+          data.view.reasons.at(-1) ?? "",
+        ]}
         standing={live.standing?.kind === "event" ? live.standing.advice : null}
       />
       <Box display={{ base: "block", md: "none" }} mb="4">

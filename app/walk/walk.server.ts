@@ -1,7 +1,7 @@
 import { sayNear } from "#core/calendar/day";
 import type { PlantingOutlook } from "#core/planning/outlook";
 import { type WalkTurn, walkingOrder } from "#core/planning/rounds/walking-order";
-import { sayGrowth } from "#core/planting/growth-words";
+import { growthAhead } from "#core/planting/growth-ahead";
 import { markable } from "#core/planting/marked";
 import { listPeople } from "#db/garden";
 import { techniqueOf } from "../handbook/technique.server";
@@ -104,7 +104,7 @@ export function walkSheet(d: GardenNow, plantingId: string) {
           readings: lastCheck.readings.filter((r) => p.crop.cues.some((c) => c.id === r.cueId && c.kind !== "event")),
         }
       : null,
-    growth: sayGrowth(p, checks, d.today, d.snapshot.garden.units),
+    growth: growthAhead(p, checks, d.today),
     evidence: j.evidence.filter((e) => e.day !== d.today).slice(0, 3),
     position: { at: at + 1, of: order.length, seen: seen.size },
     turn: p.turn,

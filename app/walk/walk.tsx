@@ -4,6 +4,7 @@ import { Link, useFetcher } from "react-router";
 import { daysBetween, sayNear } from "#core/calendar/day";
 import { plantingName } from "#core/garden/name";
 import { isPick } from "#core/planting/verdict";
+import { sayCall } from "#core/planting/words";
 import { kitOfWalk } from "../handbook/kit.server";
 import { lastGood, useKept } from "../offline/last-good";
 import { useWaiting } from "../offline/use-waiting";
@@ -32,7 +33,7 @@ export function loader() {
       glyph: p.crop.glyph,
       stage: p.judgement.meanStage,
       verdict: p.judgement.verdict,
-      call: p.judgement.call?.words ?? null,
+      call: p.judgement.call && sayCall(p.judgement.call, today),
       seen: seen.has(p.planting.id),
       last: last ? daysBetween(last.at.slice(0, 10), today) : null,
       lookAgain: sayNear(p.judgement.lookAgain, today),

@@ -2,7 +2,7 @@ import { Box, Grid, Text } from "@chakra-ui/react";
 import { decimals, type UnitSystem } from "#core/units/mass";
 import { sayChance, sayRain, saySpeed, sayTemp } from "#core/units/say";
 import { beaufort } from "#core/weather/hazards";
-import { LIGHTNING_RULE } from "#core/weather/thunder";
+import { LIGHTNING_RULE } from "#core/weather/words";
 import { Note } from "../ui/ui";
 import { HourCurve } from "./hour-curve";
 import type { DayView } from "./weather-day.server";

@@ -1,20 +1,21 @@
 import { type Day, daysBetween } from "#core/calendar/day";
 import { type SunTimes, sunTimes } from "#core/calendar/sun";
 import { plantingName } from "#core/garden/name";
-import { proseIn } from "#core/units/prose";
+import { cropHazards } from "#core/planting/crop-hazards";
+import { sayCropHazard } from "#core/planting/words";
 import { stillness } from "#core/weather/bed-night";
-import { cropHazards } from "#core/weather/crop-hazards";
 import { curveOf, dewOf, hoursOf } from "#core/weather/day-hours";
 import { frostChances, nightChance } from "#core/weather/ensemble";
 import { dryFrom } from "#core/weather/foliage";
 import { fitFrostFormula, fittedMinC, frostClass, hoursUntilTemp } from "#core/weather/frost";
 import { firstFrosts, frostDay, growingDaysLeft } from "#core/weather/frost-dates";
-import { HEAT_WORDS, heatBand, heatIndexC, windChillC } from "#core/weather/heat-index";
+import { heatBand, heatIndexC, windChillC } from "#core/weather/heat-index";
 import { tempAtHour } from "#core/weather/hourly-curve";
 import { humidityPct } from "#core/weather/humid-air";
 import { goodStretches, pickingHours } from "#core/weather/picking-hours";
-import { daysSinceRain, SOIL_WORDS, soilState, soilTempC } from "#core/weather/soil";
+import { daysSinceRain, soilState, soilTempC } from "#core/weather/soil";
 import { thunderChance } from "#core/weather/thunder";
+import { HEAT_WORDS, SOIL_WORDS } from "#core/weather/words";
 import type { GardenNow } from "../server/garden-now.server";
 import { frostNightsOf } from "./weather.server";
 
@@ -162,7 +163,7 @@ export function hazardList(d: GardenNow) {
       const kinds = [...new Map(hazards.map((h) => [sameAs(h.kind), h] as const).reverse()).values()];
       return kinds.map((h) => ({
         ...h,
-        words: proseIn(h.words, d.snapshot.garden.units),
+        words: sayCropHazard(h, p.crop, d.snapshot.garden.units),
         plantingId: p.planting.id,
         kindName: plantingName(p.planting, p.crop),
         bed: p.bed.name,

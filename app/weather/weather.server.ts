@@ -1,6 +1,7 @@
 import { addDays } from "#core/calendar/day";
 import { dayLengthHours } from "#core/calendar/sun";
-import type { Outlook, Snapshot } from "#core/planning/outlook";
+import type { Outlook } from "#core/planning/outlook";
+import type { Snapshot } from "#core/snapshot";
 import { stillness } from "#core/weather/bed-night";
 import type { FrostNight } from "#core/weather/frost";
 import { tempAtHour } from "#core/weather/hourly-curve";

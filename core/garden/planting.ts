@@ -37,9 +37,3 @@ export const plantingSchema = z
       ctx.addIssue({ code: "custom", path: ["endedOn"], message: "it ended before it was started" });
   });
 export type Planting = z.infer<typeof plantingSchema>;
-
-export const START_WORDS: Record<Planting["startedHow"], string> = {
-  sown: "sown where it stands",
-  transplanted: "set out as a young plant",
-  planted: "sets, tubers or cloves planted",
-};

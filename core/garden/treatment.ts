@@ -1,15 +1,9 @@
 import { z } from "zod";
-import { addDays, type Day, daysBetween, sayDay } from "../calendar/day";
+import { addDays, type Day, daysBetween } from "../calendar/day";
 import { daySchema } from "../calendar/schemas";
 
 export const TREATMENTS = ["spray", "feed", "manure", "tops-cut"] as const;
 export type TreatmentKind = (typeof TREATMENTS)[number];
-export const TREATMENT_WORDS: Record<TreatmentKind, string> = {
-  spray: "sprayed",
-  feed: "fed",
-  manure: "raw manure worked in",
-  "tops-cut": "tops or vines cut",
-};
 
 /** Something done to a planting after which it must not be picked for some days. */
 export const treatmentSchema = z.object({
@@ -46,11 +40,3 @@ export const waitingOn = (treatments: readonly Treatment[], plantingId: string, 
   treatments
     .filter((t) => t.plantingId === plantingId && t.day <= day && day < allowedFrom(t))
     .sort((a, b) => daysBetween(allowedFrom(a), allowedFrom(b)));
-
-/** Why a treated planting may not be picked yet. */
-export const sayWait = (t: Treatment): string =>
-  t.kind === "tops-cut"
-    ? `its tops were cut on ${sayDay(t.day)}, and skins set until ${sayDay(allowedFrom(t))}`
-    : t.kind === "manure"
-      ? `raw manure was worked in on ${sayDay(t.day)}: wait until ${sayDay(allowedFrom(t))}, or by the local rule if that is longer`
-      : `${TREATMENT_WORDS[t.kind]}${t.product ? ` with ${t.product}` : ""} on ${sayDay(t.day)}; by its label not before ${sayDay(allowedFrom(t))}`;

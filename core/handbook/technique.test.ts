@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { allowedFrom, manureWaitDays, sayWait, type Treatment, waitingOn } from "../garden/treatment";
+import { allowedFrom, manureWaitDays, type Treatment, waitingOn } from "../garden/treatment";
+import { sayWait } from "../garden/words";
 import { CROPS, cropOf } from "./index";
 import { type Circumstances, sayWhen, techniqueFor } from "./technique";
 

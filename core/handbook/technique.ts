@@ -1,5 +1,5 @@
-import type { SoilState } from "../weather/soil";
 import type { Crop } from "./crop";
+import type { SoilState } from "./soil-state";
 
 /** How it is taken, with what, what stays, and what it is laid in. */
 export type Technique = Omit<Crop["technique"], "when"> & Pick<Crop, "container">;

@@ -1,6 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { slot, supply } from "../fixtures/problem";
 import { CROPS, cropOf } from "../handbook";
+import { householdStores } from "../planning/question/stores";
+import { sayStore } from "../planning/words";
 import { bulkOf } from "../weighing/bulk";
 import {
   PLACE_KINDS,
@@ -13,7 +15,6 @@ import {
   roomUnitWords,
   sayRoom,
 } from "./place";
-import { householdStores } from "./stores";
 import { tasteSchema, usualTaste } from "./taste";
 
 const grown = (cropId: string, plantingId = cropId) => ({
@@ -87,7 +88,7 @@ describe("stores of a household", () => {
   });
   it("a refrigerator is looked into every other day, and a kilo fills it by the crop's bulk", () => {
     const rooms = householdStores([grown("spinach")], taste, [fridge], [], none, [], 14).filter(
-      (s) => s.kind === "room",
+      (s) => s.of.kind === "room",
     );
     expect(rooms.map((s) => s.capacity)).toEqual(Array(7).fill(60));
     expect(rooms[0]!.draws[0]!.perG * 1000 * bulkOf(cropOf("spinach")).kgPerL).toBeCloseTo(1, 9);
@@ -96,9 +97,9 @@ describe("stores of a household", () => {
   });
   it("what two places of one kind hold adds up", () => {
     const two = [fridge, { ...fridge, id: "g", name: "garage one", litres: 50, takenLitres: 0 }];
-    const room = householdStores([grown("spinach")], taste, two, [], none, [], 14).find((s) => s.kind === "room")!;
+    const room = householdStores([grown("spinach")], taste, two, [], none, [], 14).find((s) => s.of.kind === "room")!;
     expect(room.capacity).toBe(110);
-    expect(room.words).toBe("fridge and garage one (refrigerator)");
+    expect(sayStore(room.of)).toBe("fridge and garage one (refrigerator)");
   });
   it("containers hold one round; those whose size or number nobody said count for nothing", () => {
     const slots = [slot(0, "17:30", 60), slot(1, "17:30", 60)];
@@ -106,7 +107,9 @@ describe("stores of a household", () => {
     const stores = (
       containers: (typeof crate)[] | { id: string; name: string; tareG: number; litres: null; atHand: null }[],
     ) =>
-      householdStores([grown("potato")], taste, [], containers, none, slots, 14).filter((s) => s.kind === "containers");
+      householdStores([grown("potato")], taste, [], containers, none, slots, 14).filter(
+        (s) => s.of.kind === "containers",
+      );
     expect(stores([crate]).map((s) => s.capacity)).toEqual([60, 60]);
     expect(stores([{ ...crate, litres: null, atHand: null }])).toEqual([]);
     // a round fills only its own

@@ -6,14 +6,6 @@ import { volumeUnit } from "../units/volume";
 
 export const PLACE_KINDS = STORE_KINDS;
 export type PlaceKind = (typeof PLACE_KINDS)[number];
-export const PLACE_WORDS: Record<PlaceKind, string> = {
-  fridge: "refrigerator",
-  counter: "counter",
-  airy: "airy and dry",
-  cellar: "cool and damp",
-  freezer: "freezer",
-  sill: "sunny sill",
-};
 
 export const PLACE_AIRS = ["still", "moving"] as const;
 export const PLACE_LIGHTS = ["dark", "dim", "light"] as const;

@@ -3,13 +3,13 @@ import { addDays, type Day } from "../calendar/day";
 import { bed, check, planting } from "../fixtures/garden";
 import { garden } from "../fixtures/snapshot";
 import { CROPS, cropOf } from "../handbook";
-import { outlookOf, type Snapshot } from "../planning/outlook";
+import { outlookOf } from "../planning/outlook";
 import type { Reading } from "../planting/check";
+import type { Snapshot } from "../snapshot";
 import { blankPick } from "../weighing/pick";
 import type { Job } from "./due";
 import { inOrder, jobsOf } from "./jobs";
-import type { JobMark, OwnJob } from "./mark";
-import { ownJobSchema } from "./mark";
+import { type JobMark, type OwnJob, ownJobSchema } from "./mark";
 import { nextOf } from "./own";
 import { JOB_RULES, rulesOf } from "./rule";
 

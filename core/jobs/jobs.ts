@@ -1,18 +1,23 @@
 import type { Day } from "../calendar/day";
 import { growingYear } from "../calendar/hemisphere";
 import type { Stocked } from "../keeping/stock";
-import type { Outlook, Snapshot } from "../planning/outlook";
+import type { GrowingGarden, Outlook } from "../planning/outlook";
 import type { Check } from "../planting/check";
 import { firstFrosts, frostDay, lastFrosts } from "../weather/frost-dates";
 import { picksOf } from "../weighing/by-planting";
 import { isCrop } from "../weighing/pick";
 import { type Job, plantingJobs } from "./due";
 import { lotJobs } from "./lots";
+import type { JobMark, OwnJob } from "./mark";
 import { ownJobs } from "./own";
 import type { Life } from "./when";
 
 /** Every job of a garden that is due, late or coming: the handbook's, the house's, the gardener's own. */
-export function jobsOf(snapshot: Snapshot, outlook: Outlook, stock: readonly Stocked[]): Job[] {
+export function jobsOf(
+  snapshot: GrowingGarden & { ownJobs: OwnJob[]; jobMarks: JobMark[] },
+  outlook: Outlook,
+  stock: readonly Stocked[],
+): Job[] {
   const { today } = outlook;
   const { latitudeDeg } = snapshot.garden;
   const marks = snapshot.jobMarks;
@@ -49,7 +54,7 @@ export function jobsOf(snapshot: Snapshot, outlook: Outlook, stock: readonly Sto
 }
 
 /** The usual last frost of a year by the record; null where there are fewer than two springs of it. */
-function lastFrostDay(snapshot: Snapshot, year: number): Day | null {
+function lastFrostDay(snapshot: GrowingGarden, year: number): Day | null {
   const { latitudeDeg } = snapshot.garden;
   const dates = lastFrosts(snapshot.weather, latitudeDeg);
   if (dates.length < 2) return null;

@@ -3,15 +3,15 @@ import { curingOf } from "../keeping/curing";
 import type { Stocked } from "../keeping/stock";
 import { JOBS_AHEAD, type Job } from "./due";
 import type { JobMark } from "./mark";
+import data from "./other-jobs.json";
 
-/** What cures or dries is turned so often, and what is stored is looked through so often, days (common practice; own estimates). */
-const TURN_EVERY = 3;
-const SORT_EVERY = 21;
+/**
+ * What cures or dries is turned, and what is stored is looked through: how often, days, and minutes for a lot (common
+ * practice; own estimates).
+ */
+const LOT_JOBS = data;
 /** What keeps for less is eaten before anybody sorts it. */
 const STORED_DAYS = 60;
-/** Minutes for a lot. */
-const TURN_MIN = 4;
-const SORT_MIN = 5;
 
 /**
  * Turning what cures and looking through what is stored: what came of one planting and lies in one place together, from
@@ -33,18 +33,16 @@ export function lotJobs(stock: readonly Stocked[], marks: readonly JobMark[], to
     const own = marks.filter((m) => m.jobId === jobId && m.of === of);
     if (own.some((m) => m.what === "never")) return [];
     const done = own.map((m) => m.day);
-    const every = jobId === "turn" ? TURN_EVERY : SORT_EVERY;
+    const { what, why, every, minutes } = LOT_JOBS[jobId];
     const from = lots.map((s) => addDays([...done, ...lookedAt(s)].sort().at(-1)!, every)).sort()[0]!;
     if (from > addDays(today, JOBS_AHEAD)) return [];
     const waited = daysBetween(from, today);
     return [
       {
         ...{ jobId, of, plantingId: lot.plantingId, bedId: null, lotId: lot.id },
-        what: jobId === "turn" ? "Turn them and take out what is soft" : "Look through them and take out what is soft",
-        why: jobId === "turn" ? "air on every side; one soft one wets the rest" : "one bad one spoils its neighbours",
-        caution: "",
+        ...{ what, why, caution: "" },
         state: waited < 0 ? "soon" : done.length > 0 && waited > Math.ceil(every / 2) ? "late" : "due",
-        ...{ from, by: null, minutes: (jobId === "turn" ? TURN_MIN : SORT_MIN) * lots.length, saves: 2 },
+        ...{ from, by: null, minutes: minutes * lots.length, saves: 2 },
         ...{ leaves: "any", soil: "any", repeats: true, source: "CP" },
       },
     ];

@@ -2,6 +2,7 @@ import { z } from "zod";
 import { PERENNIALS } from "../handbook/bed-after";
 import { type Crop, STARTS } from "../handbook/crop";
 import { source } from "../handbook/sources";
+import other from "./other-jobs.json";
 import data from "./rules.json";
 
 const days = z.number().int().min(-400).max(400);
@@ -88,7 +89,7 @@ export const rulesOf = (crop: Pick<Crop, "like" | "prepare">): JobRule[] => [
       ...PLAIN,
       id: `prepare-${i}`,
       what: unended(p.words),
-      why: p.daysBefore <= 1 ? "it is expected ready tomorrow" : "it is expected ready soon",
+      why: p.daysBefore <= 1 ? other.prepare.tomorrow : other.prepare.soon,
       begins: [{ ready: -p.daysBefore }],
       stays: Math.max(2, p.daysBefore),
       source: p.source,

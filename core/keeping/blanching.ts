@@ -1,4 +1,4 @@
-import { type CautionPlace, cautionsAt } from "../handbook/cautions";
+import type { CautionPlace } from "../handbook/cautions";
 import type { Crop } from "../handbook/crop";
 /** Water-blanching minutes by crop, from the smallest to the largest pieces (US National Center for Home Food Preservation; from memory). */
 export const BLANCH_MINUTES: Readonly<Record<string, readonly [number, number]>> = {
@@ -62,15 +62,6 @@ export function blanchMinutes(
 
 export const PRESERVED = ["frozen", "dried", "fermented", "jam", "canned", "pickled", "cooked"] as const;
 export type Preserved = (typeof PRESERVED)[number];
-export const PRESERVED_WORDS: Record<Preserved, string> = {
-  frozen: "frozen",
-  dried: "dried",
-  fermented: "fermented",
-  jam: "made into jam",
-  canned: "canned in jars",
-  pickled: "pickled",
-  cooked: "cooked",
-};
 /** How long it keeps then, days (common practice; a quality date, not a safety one). */
 export const PRESERVED_DAYS: Record<Preserved, number> = {
   frozen: 300,
@@ -82,11 +73,6 @@ export const PRESERVED_DAYS: Record<Preserved, number> = {
   cooked: 4,
 };
 
-/** What is said where amounts and times for putting by are shown. */
-export const PRESERVING_CAUTION =
-  "Times and amounts here help to plan. They are not a tested recipe. For anything that will stand in a jar follow a current tested procedure for that food, jar, altitude and equipment exactly: acid and pressure are not to be guessed. When in doubt, freeze it or throw it out.";
-
-/** Where in the list of cautions a way of putting by stands. */
 const PLACE_OF: Record<Preserved, CautionPlace> = {
   frozen: "freezing",
   dried: "drying",
@@ -97,10 +83,5 @@ const PLACE_OF: Record<Preserved, CautionPlace> = {
   cooked: "kitchen",
 };
 
-/** Cautions of a crop at the step: what the handbook says of it there, deferring to tested procedures. */
-export function preservingCautions(crop: Pick<Crop, "hazards" | "cautions">, how: Preserved): string[] {
-  const all = cautionsAt(crop, PLACE_OF[how]).map((c) => c.say);
-  return how === "fermented"
-    ? [...all, "Weigh the salt by a tested recipe; throw out what smells or looks wrong."]
-    : all;
-}
+/** Where in the list of cautions a way of putting by stands. */
+export const cautionPlaceOf = (how: Preserved): CautionPlace => PLACE_OF[how];

@@ -2,11 +2,12 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { CROPS, cropOf } from "../handbook";
 import { keepingFactsOf, STORAGE } from "../handbook/storage";
-import { blanchMinutes, preservingCautions } from "./blanching";
+import { blanchMinutes } from "./blanching";
 import { curingClock, curingOf, curingRate } from "./curing";
 import { relativeRate, scaledRate } from "./q10";
-import { ripeIn, sayWrongTemp, softIn, spreadOut, TOMATO_STAGES } from "./ripening";
+import { ripeIn, softIn, spreadOut, TOMATO_STAGES } from "./ripening";
 import { ageingOf, daysUntil, lifeOf, shareGood, warningsOf } from "./shelf-life";
+import { preservingCautions, sayAgeing, sayWarning, sayWrongTemp } from "./words";
 
 describe("Q10 (checks C9.2)", () => {
   it("14 days at 0 °C with a Q10 of 3 are 1.556 at 20 °C; the printed ratios", () => {
@@ -101,8 +102,7 @@ describe("the storage table (checks C8.1, USDA Handbook 66, from memory)", () =>
   const RIPENING = { greens: false, ripening: true };
   it("in a refrigerator of 4 °C it warns for what chills and for nothing else (checks C8.2)", () => {
     const warned = (id: string) =>
-      warningsOf(id, keepingFactsOf(cropOf(id)), { tempC: 4, humidityPct: 90, light: "dark" }, false, RIPENING).length >
-      0;
+      warningsOf(keepingFactsOf(cropOf(id)), { tempC: 4, humidityPct: 90, light: "dark" }, false, RIPENING).length > 0;
     for (const id of [
       "french-bean-bush",
       "cucumber",
@@ -118,15 +118,17 @@ describe("the storage table (checks C8.1, USDA Handbook 66, from memory)", () =>
   });
   it("what does not belong in a refrigerator is said, and light on potatoes", () => {
     const say = (id: string, light: "dark" | "light" = "dark") =>
-      warningsOf(cropOf(id).name, keepingFactsOf(cropOf(id)), { tempC: 5, humidityPct: 90, light }, true, {
+      warningsOf(keepingFactsOf(cropOf(id)), { tempC: 5, humidityPct: 90, light }, true, {
         ...RIPENING,
         greens: id === "potato",
-      }).join(" ");
+      })
+        .map((w) => sayWarning(w, cropOf(id).name, "metric"))
+        .join(" ");
     expect(say("bulb-onion")).toContain("does not belong in a refrigerator");
     expect(say("peach")).toContain("only once it is ripe");
     const peach = keepingFactsOf(cropOf("peach"));
     const cold = { tempC: 5, humidityPct: 90, light: "dark" as const };
-    expect(warningsOf("Peach", peach, cold, true, { greens: false, ripening: false })).toEqual([]);
+    expect(warningsOf(peach, cold, true, { greens: false, ripening: false })).toEqual([]);
     expect(say("carrot")).toBe("");
     expect(say("potato", "light")).toContain("turns potatoes green");
     expect(say("potato")).not.toContain("green");
@@ -151,9 +153,8 @@ describe("the storage table (checks C8.1, USDA Handbook 66, from memory)", () =>
     expect(rate({}, "damaged").rate).toBe(4);
     expect(rate({ tempC: -6 }).rate).toBeGreaterThan(20);
     const onion = keepingFactsOf(cropOf("bulb-onion"));
-    expect(ageingOf(onion, { ...best, humidityPct: 95 }, "sound", false).factors[0]!.words).toContain(
-      "rots or sprouts",
-    );
+    const [damp] = ageingOf(onion, { ...best, humidityPct: 95 }, "sound", false).factors;
+    expect(sayAgeing(damp!.why, "metric")).toContain("rots or sprouts");
     expect(keepingFactsOf(cropOf("apple")).givesGas).toBe(true);
     expect(onion.gasHarm).toBe(0);
   });
@@ -189,9 +190,9 @@ describe("tomatoes ripening indoors (checks C7.2, M. Cantwell, UC Davis)", () =>
     }
     expect(ripeIn("green", 9)).toBeNull();
     expect(ripeIn("green", 31)).toBeNull();
-    expect(sayWrongTemp(8)).toContain("Too cold");
-    expect(sayWrongTemp(32)).toContain("Too hot");
-    expect(sayWrongTemp(18)).toBeNull();
+    expect(sayWrongTemp(8, "metric")).toContain("Too cold");
+    expect(sayWrongTemp(32, "metric")).toContain("Too hot");
+    expect(sayWrongTemp(18, "us")).toBeNull();
   });
   it("a third on the counter first: batches come to all pieces, about three days of eating each", () => {
     fc.assert(

@@ -8,17 +8,6 @@ import { PRESERVED, type Preserved } from "./blanching";
 
 export const LOT_EVENTS = ["move", "use", "give", "lose", "check", "split", "merge", "preserve", "date"] as const;
 export type LotEventKind = (typeof LOT_EVENTS)[number];
-export const LOT_EVENT_WORDS: Record<LotEventKind, string> = {
-  move: "moved",
-  use: "used",
-  give: "given away",
-  lose: "lost",
-  check: "looked at",
-  split: "a part set apart",
-  merge: "laid together with another",
-  preserve: "put by",
-  date: "given a date of its own",
-};
 export const LOSS_CAUSES = [
   "rotten",
   "sprouted",

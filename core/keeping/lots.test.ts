@@ -7,8 +7,8 @@ import { event, seed } from "../fixtures/lots";
 import { cropOf, handbookWith } from "../handbook";
 import { placeWith } from "../household/place";
 import { usualTaste } from "../household/taste";
-import { logged } from "../season/pick-log";
 import { blankPick, type PickRecord } from "../weighing/pick";
+import { logged } from "../weighing/pick-log";
 import { layBest } from "./assign";
 import { betterPlaces } from "./best-places";
 import { type LotEvent, type LotSeed, lotEventSchema, lotsNow, massOfPieces } from "./lot";
@@ -191,7 +191,7 @@ describe("what to use first", () => {
       ]),
     );
     expect(list.map((u) => u.stocked.lot.id)).toEqual(["hurt", "first", "small", "sound"]);
-    expect(list[0]!.why).toBe("damaged");
+    expect(list[0]!.sooner).toBe("damaged");
   });
   it("what is gone tomorrow comes before a damaged root that lasts for weeks; stock for planting is not on it", () => {
     const list = firstToUse(
@@ -343,7 +343,7 @@ describe("what does not keep", () => {
     (grade) => {
       const [lot] = stock([seed({ cropId: "bulb-onion", grade, pickedAt: `${TODAY}T10:00` })]);
       expect(lot!.curing).toBeNull();
-      expect(firstToUse([lot!]).map((u) => u.why !== "")).toEqual([true]);
+      expect(firstToUse([lot!]).map((u) => u.sooner !== null)).toEqual([true]);
     },
   );
   it("sound ones cure, and are not on it", () => {

@@ -1,6 +1,6 @@
-import type { LoggedPick } from "../season/pick-log";
 import { roundMass } from "../units/mass";
 import { isCrop, type Way } from "../weighing/pick";
+import type { LoggedPick } from "../weighing/pick-log";
 import { type LotEvent, type LotSeed, lotsNow } from "./lot";
 
 /** What became of a crop, g. */

@@ -51,12 +51,9 @@ export function softIn(crop: Pick<Crop, "like">, tempC: number): number | null {
 /** Spread of a ripening time, as a share of it: one standard deviation (own estimate from the table's ±1 day). */
 export const RIPE_SPREAD = 0.15;
 
-/** Too cold or too hot to ripen, in words; null when it is neither. */
-export function sayWrongTemp(tempC: number): string | null {
-  if (tempC < RIPENS_FROM_C) return `Too cold to ripen: below ${RIPENS_FROM_C} °C green fruit is chilled and rots.`;
-  if (tempC > RIPENS_TO_C) return `Too hot to ripen: above ${RIPENS_TO_C} °C red does not form.`;
-  return null;
-}
+/** Too cold or too hot to ripen; null when it is neither. */
+export const wrongTemp = (tempC: number): "cold" | "hot" | null =>
+  tempC < RIPENS_FROM_C ? "cold" : tempC > RIPENS_TO_C ? "hot" : null;
 
 /**
  * How many of so many to put in the warm now, so that about as many are ripe each day as are eaten.

@@ -1,10 +1,9 @@
 import type { Planting } from "../garden/planting";
 import type { Handbook } from "../handbook/index";
-import type { Place, PlaceKind } from "../household/place";
-import { placeKindFor } from "../household/place";
-import type { LoggedPick } from "../season/pick-log";
+import { type Place, type PlaceKind, placeKindFor } from "../household/place";
 import { lotParts } from "../weighing/lots";
 import { isCrop, isUnripe, type PickPart } from "../weighing/pick";
+import type { LoggedPick } from "../weighing/pick-log";
 import { curingOf } from "./curing";
 import type { LotSeed } from "./lot";
 

@@ -1,13 +1,20 @@
 import { type KeepingFacts, STORAGE } from "../handbook/storage";
 import type { PLACE_LIGHTS } from "../household/place";
 import { normalCdf } from "../weather/normal";
-import { GRADE_WORDS, type Grade } from "../weighing/pick";
+import type { Grade } from "../weighing/pick";
 import { relativeRate, scaledRate } from "./q10";
 
 /** What a place is like. Humidity unknown: null, and then it counts for nothing. */
 export type Air = { tempC: number; humidityPct: number | null; light: (typeof PLACE_LIGHTS)[number] };
 
-export type AgeingFactor = { words: string; factor: number };
+/** Why a lot ages faster than in the air it keeps best in. */
+export type AgeingWhy =
+  | { what: "freezes" | "chilled"; tempC: number }
+  | { what: "warm"; bestC: readonly [number, number] }
+  | { what: "dry" | "damp"; percent: number }
+  | { what: "gas" }
+  | { what: "grade"; grade: Grade };
+export type AgeingFactor = { why: AgeingWhy; factor: number };
 /** How fast a lot ages in a place, 1 as in the published conditions, and why. */
 export type Ageing = { rate: number; factors: AgeingFactor[] };
 
@@ -38,29 +45,28 @@ const GRADE_RATE: Partial<Record<Grade, number>> = {
  */
 export function ageingOf(facts: KeepingFacts, air: Air, grade: Grade, besideGas: boolean): Ageing {
   const factors: AgeingFactor[] = [];
-  const add = (words: string, factor: number) => {
-    if (factor > 1.005) factors.push({ words, factor });
+  const add = (why: AgeingWhy, factor: number) => {
+    if (factor > 1.005) factors.push({ why, factor });
   };
   const [low, high] = facts.tempC;
   const t = air.tempC;
-  if (t <= facts.freezesC - 1 && low > t) add(`it freezes at ${Math.round(facts.freezesC * 10) / 10} °C`, FROZEN_RATE);
+  if (t <= facts.freezesC - 1 && low > t) add({ what: "freezes", tempC: facts.freezesC }, FROZEN_RATE);
   else if (t > high)
     add(
-      `warmer than the ${say(low, high)} °C it keeps best at`,
+      { what: "warm", bestC: [low, high] },
       facts.rests ? scaledRate(1, high, t, STORAGE.dormantQ10) : relativeRate(t) / relativeRate(high),
     );
   else if (facts.safeC !== null && t < Math.min(facts.safeC, low))
-    add(`below ${facts.safeC} °C it is chilled`, 1 + CHILL_PER_K * (Math.min(facts.safeC, low) - t));
+    add({ what: "chilled", tempC: facts.safeC }, 1 + CHILL_PER_K * (Math.min(facts.safeC, low) - t));
   const h = air.humidityPct;
   const [dry, damp] = facts.humidityPct;
-  if (h !== null && h < dry) add(`drier than ${dry} %: it wilts`, 1 + DRY_PER_POINT[facts.wilts] * (dry - h));
+  if (h !== null && h < dry) add({ what: "dry", percent: dry }, 1 + DRY_PER_POINT[facts.wilts] * (dry - h));
   if (h !== null && h > damp && damp <= DRY_KEEPER_PCT)
-    add(`damper than ${damp} %: it rots or sprouts`, 1 + DAMP_PER_POINT * (h - damp));
-  if (besideGas) add("ripening fruit lies beside it", GAS[facts.gasHarm]);
-  add(`it was graded “${GRADE_WORDS[grade]}”`, GRADE_RATE[grade] ?? 1);
+    add({ what: "damp", percent: damp }, 1 + DAMP_PER_POINT * (h - damp));
+  if (besideGas) add({ what: "gas" }, GAS[facts.gasHarm]);
+  add({ what: "grade", grade }, GRADE_RATE[grade] ?? 1);
   return { rate: factors.reduce((r, f) => r * f.factor, 1), factors };
 }
-const say = (low: number, high: number): string => (low === high ? `${low}` : `${low} to ${high}`);
 
 /** The published range of life is read as from one lot in ten to nine in ten gone: z of 0.9. */
 const Z90 = 1.2815515655446004;
@@ -100,26 +106,28 @@ export function daysUntil(facts: KeepingFacts, livedDays: number, rate: number, 
   return low;
 }
 
+/** Why something does not belong where it is to go. */
+export type Warning =
+  | { what: "no-fridge" | "ripe-only" | "few-days" | "light" }
+  | { what: "harmed"; safeC: number; tempC: number };
+
 /**
  * What is said before something goes where it does not belong; none: all is well.
  * @param fridge whether the place is a refrigerator
  * @param is what is known of the lot: whether light turns it green, whether it is still to ripen
  */
 export function warningsOf(
-  name: string,
   facts: KeepingFacts,
   air: Air,
   fridge: boolean,
   is: { greens: boolean; ripening: boolean },
-): string[] {
-  const warnings: string[] = [];
-  if (fridge && facts.fridge === "no") warnings.push(`${name} does not belong in a refrigerator.`);
-  else if (fridge && facts.fridge === "ripe-only" && is.ripening)
-    warnings.push(`${name}: into the refrigerator only once it is ripe.`);
-  else if (fridge && facts.fridge === "few-days") warnings.push(`${name}: in the refrigerator for a few days only.`);
+): Warning[] {
+  const warnings: Warning[] = [];
+  if (fridge && facts.fridge === "no") warnings.push({ what: "no-fridge" });
+  else if (fridge && facts.fridge === "ripe-only" && is.ripening) warnings.push({ what: "ripe-only" });
+  else if (fridge && facts.fridge === "few-days") warnings.push({ what: "few-days" });
   else if (facts.safeC !== null && air.tempC < facts.safeC)
-    warnings.push(`${name} is harmed below ${facts.safeC} °C; it is about ${Math.round(air.tempC)} °C there.`);
-  if (is.greens && air.light !== "dark")
-    warnings.push("Light turns potatoes green. Green parts are not to be eaten: follow food-safety advice.");
+    warnings.push({ what: "harmed", safeC: facts.safeC, tempC: air.tempC });
+  if (is.greens && air.light !== "dark") warnings.push({ what: "light" });
   return warnings;
 }

@@ -18,6 +18,7 @@ import { usualPlace } from "./seeds";
 import { type Air, ageingOf, daysUntil, lifeOf, shareGood, warningsOf } from "./shelf-life";
 import { goesByDate, isStillUnripe, longestLife, stockOf } from "./stock";
 import { firstToUse, weekOf } from "./use-first";
+import { sayAgeing, saySooner, sayWarning } from "./words";
 
 const TODAY = "2026-10-06";
 const book = handbookWith([]);
@@ -102,19 +103,21 @@ describe("how fast it ages, worked by hand", () => {
   ])("%s", (_, got, wanted) => expect(got).toBeCloseTo(wanted, 6));
   it("says each reason, and none that hardly counts", () => {
     const words = (over: Partial<Air>, change: object = {}) =>
-      ageingOf({ ...facts, ...change }, { ...best, ...over }, "sound", false).factors.map((f) => f.words);
+      ageingOf({ ...facts, ...change }, { ...best, ...over }, "sound", false).factors.map((f) =>
+        sayAgeing(f.why, "metric"),
+      );
     expect(words({ tempC: 17 })).toEqual(["warmer than the 5 to 7 °C it keeps best at"]);
     expect(words({ tempC: 17 }, { tempC: [6, 6] })).toEqual(["warmer than the 6 °C it keeps best at"]);
-    expect(words({ tempC: -2 })).toEqual(["it freezes at -1 °C"]);
+    expect(words({ tempC: -2 })).toEqual(["it freezes at −1 °C"]);
     expect(words({ humidityPct: 89.5 })).toEqual([]);
     expect(words({ humidityPct: 89 })).toEqual(["drier than 90 %: it wilts"]);
   });
   it("what is said before it goes into a refrigerator", () => {
     const say = (change: object, fridgeThere = true, ripening = true, tempC = 4) =>
-      warningsOf("It", { ...facts, safeC: null, ...change }, { ...best, tempC }, fridgeThere, {
+      warningsOf({ ...facts, safeC: null, ...change }, { ...best, tempC }, fridgeThere, {
         greens: false,
         ripening,
-      });
+      }).map((w) => sayWarning(w, "It", "metric"));
     expect(say({ fridge: "no" })).toEqual(["It does not belong in a refrigerator."]);
     expect(say({ fridge: "no" }, false)).toEqual([]);
     expect(say({ fridge: "ripe-only" })).toEqual(["It: into the refrigerator only once it is ripe."]);
@@ -144,9 +147,7 @@ describe("a lot where it lies, worked by hand", () => {
     const [s] = stock([{ pickedAt: ago(16) }], [event({ kind: "move", placeId: "counter", at: ago(6) })]);
     const warm = saidAir(counter);
     expect(s!.livedDays).toBeCloseTo(10 * rateIn(cool) + 6 * rateIn(warm), 6);
-    expect(s!.why).toEqual(
-      ageingOf(carrot, warm, "sound", false).factors.map((f) => `${f.words} (${f.factor.toFixed(1)} times as fast)`),
-    );
+    expect(s!.factors).toEqual(ageingOf(carrot, warm, "sound", false).factors);
     expect(s!.place?.id).toBe("counter");
   });
   it("a warm day counts by what the thermometer showed then", () => {
@@ -184,7 +185,7 @@ describe("a lot where it lies, worked by hand", () => {
       const put = event({ kind: "preserve", toLot: "jar", how, at: "2026-09-20T12:00" });
       const [jar] = stock([{}], [put], { today: addDays("2026-09-20", days) });
       expect(jar!.good).toBeCloseTo(0.5, 6);
-      expect([jar!.rate, jar!.why, jar!.livedDays]).toEqual([1, [], days]);
+      expect([jar!.rate, jar!.factors, jar!.livedDays]).toEqual([1, [], days]);
       expect(jar!.facts.days).toEqual([days * 0.8, days * 1.25]);
       expect(goesByDate(jar!.lot)).toBe(true);
     },
@@ -417,9 +418,9 @@ describe("what to use first and what the week takes, worked by hand", () => {
       ["z", "b"],
       ["b", "z"],
     ]);
-    expect(firstToUse([sooner])[0]!.why).toBe(why);
+    expect(saySooner(firstToUse([sooner])[0]!.sooner)).toBe(why);
     const jar = { ...sooner, lot: { ...sooner.lot, preserved: "jam" as const } };
-    expect(firstToUse([jar])[0]!.why).toBe("");
+    expect(firstToUse([jar])[0]!.sooner).toBeNull();
   });
   it("what is kept for planting is for no table", () => {
     const [s] = stock([{}]);

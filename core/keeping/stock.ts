@@ -8,7 +8,7 @@ import { type CuringClock, type CuringFacts, curingClock, curingOf, curingRate }
 import { type Lot, placeOf } from "./lot";
 import { airOf, NOWHERE, type PlaceReading, summed } from "./place-air";
 import { RIPE_SPREAD, ripeIn, softIn, type TomatoStage } from "./ripening";
-import { type Air, ageingOf, daysUntil, shareGood } from "./shelf-life";
+import { type AgeingFactor, type Air, ageingOf, daysUntil, shareGood } from "./shelf-life";
 
 /** A lot in the house with how it keeps. */
 export type Stocked = {
@@ -20,7 +20,8 @@ export type Stocked = {
   /** days of the published conditions it has lived */
   livedDays: number;
   rate: number;
-  why: string[];
+  /** why it ages faster than at its best */
+  factors: AgeingFactor[];
   /** share of it that is good now, and in a week if nothing changes */
   good: number;
   goodInWeek: number;
@@ -181,7 +182,7 @@ export function stockOf(
         air,
         livedDays,
         rate: ageing.rate,
-        why: ageing.factors.map((f) => `${f.words} (${f.factor.toFixed(1)} times as fast)`),
+        factors: ageing.factors,
         good,
         goodInWeek: shareGood(facts, livedDays + 7 * ageing.rate) / good,
         halfInDays: daysUntil(facts, livedDays, ageing.rate, 0.5),

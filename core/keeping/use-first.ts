@@ -12,7 +12,8 @@ export type UseFirst = {
   goodG: number;
   /** of that lost within a week if nobody touches it, g */
   lostInWeekG: number;
-  why: string;
+  /** the grade that puts it before others of its age; null: none does */
+  sooner: Grade | null;
 };
 /** What a crop comes to for the week: how much there is, is eaten, and is lost unless more is done with it. */
 export type WeekOf = {
@@ -27,12 +28,12 @@ export type WeekOf = {
 };
 
 /** Damaged before bolted or small before the rest (common practice, no source): how much sooner than by its days alone. */
-const SOONER: Partial<Record<Grade, { share: number; words: string }>> = {
-  damaged: { share: 0.35, words: "damaged" },
-  "pest-eaten": { share: 0.35, words: "damaged" },
-  "eat-first": { share: 0.5, words: "use soon" },
-  bolted: { share: 0.5, words: "bolted: it does not keep" },
-  small: { share: 0.7, words: "small ones shrivel first" },
+const SOONER: Partial<Record<Grade, number>> = {
+  damaged: 0.35,
+  "pest-eaten": 0.35,
+  "eat-first": 0.5,
+  bolted: 0.5,
+  small: 0.7,
 };
 
 /** Something that is kept for next year's planting is not for the table. */
@@ -51,14 +52,14 @@ export function firstToUse(stock: readonly Stocked[]): UseFirst[] {
       return { s, goodG, lostInWeekG: roundMass(goodG * (1 - s.goodInWeek)), sooner };
     });
   // condition puts a lot before others that last about as long, not before what is gone tomorrow
-  const urgency = (x: (typeof list)[number]) => x.s.halfInDays * (x.sooner?.share ?? 1);
+  const urgency = (x: (typeof list)[number]) => x.s.halfInDays * (x.sooner ?? 1);
   return list
     .sort((a, b) => urgency(a) - urgency(b) || (a.s.lot.id < b.s.lot.id ? -1 : 1))
     .map(({ s, goodG, lostInWeekG, sooner }) => ({
       stocked: s,
       goodG,
       lostInWeekG,
-      why: sooner?.words ?? "",
+      sooner: sooner === undefined ? null : s.lot.grade,
     }));
 }
 

@@ -2,11 +2,13 @@ import { describe, expect, it } from "vitest";
 import { addDays } from "../calendar/day";
 import { bed, check, plainWeather, planting } from "../fixtures/garden";
 import { garden } from "../fixtures/snapshot";
-import { outlookOf, type Snapshot } from "./outlook";
+import type { Snapshot } from "../snapshot";
+import { outlookOf } from "./outlook";
 import { problemOf } from "./question/question";
 import { leftStanding } from "./rounds/left";
 import { roundsOf } from "./rounds/rounds";
 import { plan } from "./solver/optimise";
+import { sayLeft } from "./words";
 
 /**
  * Situations that any gardener would call wrong, whatever the model says; each was once planned so (common practice, no
@@ -41,12 +43,13 @@ function planned({ today, of, minutes = 90, weekdays = [0, 1, 2, 3, 4, 5, 6], fr
   const problem = problemOf(s, outlook, { take: [], leave: [], open: [] });
   const { schedule } = plan(problem);
   let n = 0;
-  const rounds = roundsOf(problem, schedule, "metric", () => `id-${n++}`);
+  const rounds = roundsOf(problem, schedule, () => `id-${n++}`);
+  const left = leftStanding(problem, schedule).find((l) => l.plantingId === of.id);
   return {
     days: rounds.filter((r) => r.lines.some((l) => l.plantingId === of.id)).map((r) => r.day),
     grams: rounds.flatMap((r) => r.lines).reduce((sum, l) => sum + l.expectedG, 0),
     strips: rounds.some((r) => r.lines.some((l) => l.take === "strip")),
-    why: leftStanding(problem, schedule).find((l) => l.plantingId === of.id)?.why ?? null,
+    why: left ? sayLeft(left, "metric") : null,
     ready: outlook.plantings[0]!.judgement.belief[0]!.ready,
   };
 }

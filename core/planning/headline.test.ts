@@ -1,7 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { addDays } from "../calendar/day";
 import type { Hazard } from "../weather/hazards";
-import { headline } from "./headline";
+import { newsOf } from "./headline";
+import { sayHeadline } from "./words";
 
 const TODAY = "2026-07-14"; // a Tuesday
 const hazard = (kind: Hazard["kind"], ahead: number, level: number, chance = 0.8): Hazard => ({
@@ -11,7 +12,7 @@ const hazard = (kind: Hazard["kind"], ahead: number, level: number, chance = 0.8
   level,
 });
 const say = (hazards: Hazard[], urgent = 0, units: "metric" | "us" = "metric") =>
-  headline(hazards, [], urgent, TODAY, units);
+  sayHeadline(newsOf(hazards, [], TODAY), urgent, TODAY, units);
 
 describe("the coming days in a sentence", () => {
   it.each([
@@ -49,7 +50,7 @@ describe("the coming days in a sentence", () => {
       standInMinutes: 0,
     };
     const all = [hazard("gale", 1, 21), hazard("heat", 0, 32), hazard("downpour", 2, 25), hazard("thunder", 1, 2)];
-    expect(headline(all, [trip], 0, TODAY, "metric")).toBe(
+    expect(sayHeadline(newsOf(all, [trip], TODAY), 0, TODAY, "metric")).toBe(
       "A gale is due tomorrow, gusts near 76 km/h, then heat today, up to 32 °C; you are away from Saturday for 5 days.",
     );
   });

@@ -1,8 +1,9 @@
 import { describe, expect, it } from "vitest";
 import { garden, NOW } from "../fixtures/snapshot";
+import type { Snapshot } from "../snapshot";
 import { blankPick } from "../weighing/pick";
 import { Memory } from "./memory";
-import { outlookOf, type Snapshot } from "./outlook";
+import { outlookOf } from "./outlook";
 
 describe("a memory", () => {
   it("works out once what hangs on the same, and again what hangs on something else", () => {

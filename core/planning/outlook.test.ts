@@ -2,11 +2,13 @@ import { describe, expect, it } from "vitest";
 import { addDays } from "../calendar/day";
 import { plainWeather, planting } from "../fixtures/garden";
 import { garden, NO_WISHES, NOW, TODAY } from "../fixtures/snapshot";
+import type { Snapshot } from "../snapshot";
 import { blankPick, type PickRecord } from "../weighing/pick";
-import { outlookOf, type Snapshot } from "./outlook";
+import { outlookOf } from "./outlook";
 import { plannedFrom, problemOf } from "./question/question";
 import { roundsOf, scheduleOf, urgenciesOf } from "./rounds/rounds";
 import { plan } from "./solver/optimise";
+import { withReasons } from "./words";
 
 describe("the outlook of a garden", () => {
   const outlook = outlookOf(garden(), NOW);
@@ -37,7 +39,10 @@ describe("from outlook to rounds", () => {
   const outlook = outlookOf(snapshot, NOW);
   const problem = problemOf(snapshot, outlook, NO_WISHES);
   let n = 0;
-  const rounds = roundsOf(problem, plan(problem).schedule, "metric", () => `id${++n}`);
+  const rounds = withReasons(
+    roundsOf(problem, plan(problem).schedule, () => `id${++n}`),
+    "metric",
+  );
   it("offers every morning and evening to the hand, but only windows to the planner", () => {
     expect(problem.slots.filter((s) => s.day === "2026-10-08").map((s) => [s.startsAt, s.allowed])).toEqual([
       ["08:00", false],
@@ -55,7 +60,7 @@ describe("from outlook to rounds", () => {
   });
   it("reads stored rounds back to the schedule they came from", () => {
     const schedule = scheduleOf(problem, rounds);
-    const again = roundsOf(problem, schedule, "metric", () => "x");
+    const again = roundsOf(problem, schedule, () => "x");
     expect(again.map((r) => [r.day, r.lines.map((l) => [l.plantingId, l.expectedG])])).toEqual(
       rounds.map((r) => [r.day, r.lines.map((l) => [l.plantingId, l.expectedG])]),
     );
@@ -70,20 +75,14 @@ describe("from outlook to rounds", () => {
       note: "with Bram",
     };
     const wished = problemOf(snapshot, outlook, { ...NO_WISHES, open: ["2026-10-08T17:30"] });
-    const kept = roundsOf(
-      wished,
-      plan(wished).schedule,
-      "metric",
-      () => "new",
-      new Map([["2026-10-08T17:30", pinned]]),
-    );
+    const kept = roundsOf(wished, plan(wished).schedule, () => "new", new Map([["2026-10-08T17:30", pinned]]));
     expect(kept.find((r) => r.id === "mine")).toMatchObject({ pinned: true, note: "with Bram" });
   });
   it("puts first what would cost most to leave", () => {
-    const [first, ...rest] = urgenciesOf(problem, "metric");
+    const [first, ...rest] = urgenciesOf(problem);
     expect(first).toMatchObject({ plantingId: "squash", cause: "frost" });
     for (const u of rest) expect(u.worth).toBeLessThanOrEqual(first!.worth);
-    expect(urgenciesOf({ ...problem, slots: [] }, "metric")).toEqual([]);
+    expect(urgenciesOf({ ...problem, slots: [] })).toEqual([]);
   });
   it("a pick taken today empties its planting from the next plan", () => {
     const pick = blankPick({
@@ -205,8 +204,8 @@ describe("what is told first", () => {
       once: false,
       days: s.days.map((d) => ({ ...d, chances: { ...d.chances, unready: 0.95, nearly: 0, ready: 0.05, past: 0 } })),
     }));
-    expect(urgenciesOf(p, "metric").length).toBeGreaterThan(0);
-    expect(urgenciesOf({ ...p, supplies: green }, "metric")).toEqual([]);
+    expect(urgenciesOf(p).length).toBeGreaterThan(0);
+    expect(urgenciesOf({ ...p, supplies: green })).toEqual([]);
   });
 });
 

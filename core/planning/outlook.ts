@@ -3,25 +3,19 @@ import { type DatedWindow, isAway, type Trip, type Window } from "../calendar/wi
 import type { Bed } from "../garden/bed";
 import type { Garden } from "../garden/garden";
 import type { Planting } from "../garden/planting";
-import type { Tick } from "../garden/tick";
 import type { Treatment } from "../garden/treatment";
 import type { Crop } from "../handbook/crop";
 import type { Place } from "../household/place";
 import type { Taste } from "../household/taste";
-import type { JobMark, OwnJob } from "../jobs/mark";
 import type { Dish } from "../keeping/dishes";
 import type { LotEvent } from "../keeping/lot";
 import type { PlaceReading } from "../keeping/place-air";
 import type { Check } from "../planting/check";
+import type { HazardDay } from "../planting/crop-hazards";
 import { clockStart, ownShift } from "../planting/season-clock";
-import type { BedLoss } from "../season/bed-loss";
-import type { Lesson } from "../season/lessons";
-import type { Planned } from "../season/next-plot-row";
-import type { SeedLot } from "../season/seed-lots";
 import { COVER_WARMTH, coverNight, nightInBed } from "../weather/bed-night";
 import { type BedReading, type CoverNight, type LearnedOffset, learnOffset } from "../weather/bed-offset";
 import { type Climate, climateOf, weatherFor } from "../weather/climate";
-import type { HazardDay } from "../weather/crop-hazards";
 import type { Forecast, Member, WeatherDay } from "../weather/daily";
 import { correctedMembers, type Night } from "../weather/ensemble";
 import { type LeadSkill, skillOf, spreadRatio } from "../weather/forecast-skill";
@@ -38,8 +32,8 @@ import type { PickWish } from "./question/wish";
 
 export type { PlantingOutlook } from "./planting-outlook";
 
-/** Everything about a garden that judging and planning read. */
-export type Snapshot = {
+/** What judging and planning read of a garden; with what is kept beside it: `core/snapshot.ts`. */
+export type GrowingGarden = {
   garden: Garden;
   beds: Bed[];
   plantings: Planting[];
@@ -69,14 +63,7 @@ export type Snapshot = {
   weighings: Weighing[];
   placeReadings: PlaceReading[];
   lotEvents: LotEvent[];
-  lessons: Lesson[];
-  bedLosses: BedLoss[];
-  ticks: Tick[];
-  ownJobs: OwnJob[];
-  jobMarks: JobMark[];
   dishes: Dish[];
-  seedLots: SeedLot[];
-  planned: Planned[];
 };
 
 export type DayOutlook = {
@@ -123,7 +110,7 @@ const JUDGED_DAYS = 28;
  * @param memory of outlooks before this one: a planting is judged again only when something of its own has changed
  */
 export function outlookOf(
-  snapshot: Snapshot,
+  snapshot: GrowingGarden,
   now: string,
   weighReadings = false,
   track = false,

@@ -7,6 +7,8 @@ import { schoolOf } from "../handbook/index";
 import { inRipeColour } from "../handbook/ripe-colour";
 import type { Check } from "../planting/check";
 import { referenceWarmth, warmth } from "../planting/clock";
+import type { HazardDay } from "../planting/crop-hazards";
+import type { Held } from "../planting/held";
 import { type Judgement, judge } from "../planting/judge";
 import { needsOf } from "../planting/needs";
 import { isSick } from "../planting/sick";
@@ -15,7 +17,6 @@ import { standingPieces } from "../planting/standing";
 import { piecesPerDay, type Supply, supplyOf } from "../planting/supply";
 import { bedDay } from "../weather/bed-night";
 import type { Climate } from "../weather/climate";
-import type { HazardDay } from "../weather/crop-hazards";
 import type { WeatherDay } from "../weather/daily";
 import type { Night } from "../weather/ensemble";
 import { netOf } from "../weighing/net";
@@ -58,7 +59,7 @@ export type PlantingInput = {
   weighReadings: boolean;
   track: boolean;
   /** why it may not be taken today; null: it may */
-  held: string | null;
+  held: Held | null;
   bedWantedBy: Day | null;
   /** times away without a stand-in */
   absences: readonly Trip[];

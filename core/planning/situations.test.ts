@@ -4,15 +4,17 @@ import { check, planting } from "../fixtures/garden";
 import { generated, problem, slot, supply } from "../fixtures/problem";
 import { garden, NO_WISHES, NOW, TODAY } from "../fixtures/snapshot";
 import { placeWith } from "../household/place";
-import { outlookOf, type Snapshot } from "./outlook";
+import type { Snapshot } from "../snapshot";
+import { outlookOf } from "./outlook";
 import type { PlanProblem, Store } from "./question/problem";
 import { problemOf } from "./question/question";
 import { takenWhole } from "./question/wish";
 import { alternativesIn } from "./rounds/alternatives";
-import { fullestPlaces, leftStanding, sayPlace } from "./rounds/left";
+import { fullestPlaces, leftStanding } from "./rounds/left";
 import { tripPlan } from "./rounds/trip-plan";
 import { outcomeOf, plan, planWithin } from "./solver/optimise";
 import { arcsOf } from "./solver/paths";
+import { sayLeft, sayPlace, sayUnmet } from "./words";
 
 const evenings = (minutes = 60) => Array.from({ length: 14 }, (_, d) => slot(d, "17:30", minutes));
 const daysTaken = (p: PlanProblem, id: string): number[] => {
@@ -33,7 +35,12 @@ describe("worked situations of the trade, by hand-made supplies (common practice
   });
   it("rain before peaches: with a wet week coming they come in while it is dry, though a day early", () => {
     const peach = supply("peach", { readyOn: 3, primeFor: 5, standingG: 6000, earlyShare: 0.8, worthPerG: 0.003 });
-    const wet = [3, 4, 5, 6, 7].map((d) => ({ plantingId: "peach", slotId: at(d), why: "rain", law: false }));
+    const wet = [3, 4, 5, 6, 7].map((d) => ({
+      plantingId: "peach",
+      slotId: at(d),
+      why: { why: "rain" as const },
+      law: false,
+    }));
     const dry = daysTaken(problem(evenings(), [peach]), "peach")[0]!;
     const [before] = daysTaken(problem(evenings(), [peach], { bars: wet }), "peach");
     expect(dry).toBeGreaterThanOrEqual(3);
@@ -145,7 +152,9 @@ describe("worked situations in a whole garden (common practice, no source)", () 
       /kitchen refrigerator.* of 90 free litres filled by/,
     );
     if (tight.grams === 0)
-      expect(leftStanding(tight.p, tight.made.schedule)[0]!.why).toMatch(/no room: kitchen refrigerator/);
+      expect(sayLeft(leftStanding(tight.p, tight.made.schedule)[0]!, "metric")).toMatch(
+        /no room: kitchen refrigerator/,
+      );
   });
   it("inside a spray's wait nothing is picked, not even by a pinned wish, and the date is said", () => {
     const s = garden({
@@ -161,7 +170,9 @@ describe("worked situations in a whole garden (common practice, no source)", () 
     const made = plan(p);
     const k = p.supplies.findIndex((x) => x.plantingId === "kale");
     for (const step of made.schedule[k]!) expect(p.slots[step.slot]!.day >= "2026-10-12").toBe(true);
-    expect(made.unmet.join()).toMatch(/sprayed with soap on Mon 5 Oct; by its label not before Mon 12 Oct/);
+    expect(made.unmet.map((u) => sayUnmet(u, "metric")).join()).toMatch(
+      /sprayed with soap on Mon 5 Oct; by its label not before Mon 12 Oct/,
+    );
   });
   it("a wait for skins to set, or a date of the gardener's, gives way to a pinned wish", () => {
     const s = garden({ pickWishes: [{ id: "w", plantingId: "squash", kind: "not-before", day: "2026-10-20" }] });
@@ -187,7 +198,7 @@ describe("worked situations in a whole garden (common practice, no source)", () 
     const k = none.supplies.findIndex((x) => x.plantingId === "kale");
     const made = plan(none);
     expect(made.schedule[k]).toEqual([]);
-    expect(leftStanding(none, made.schedule).find((l) => l.plantingId === "kale")!.why).toBe("you do not eat it");
+    expect(leftStanding(none, made.schedule).find((l) => l.plantingId === "kale")!.left).toEqual({ why: "not-eaten" });
     expect(askOf(liking(2)).supplies[k]!.worthPerG).toBeCloseTo(2 * askOf(liking(1)).supplies[k]!.worthPerG, 12);
   });
   it("a day on which nobody can go has no window, a day with an hour of its own has that one", () => {
@@ -204,8 +215,7 @@ describe("worked situations in a whole garden (common practice, no source)", () 
   it("containers at hand hold one round: what does not fit waits for the next", () => {
     const one: Store = {
       id: "tubs",
-      kind: "containers",
-      words: "tubs",
+      of: { kind: "containers" },
       capacity: 5,
       over: 50,
       draws: ["a", "b"].map((plantingId) => ({ plantingId, perG: 0.001, fromT: 0, toT: 1 })),

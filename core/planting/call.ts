@@ -12,8 +12,8 @@ export const CALLS = [
   "take-bitten",
   ...NEEDS,
 ] as const;
-/** A special case of a verdict that wants words of its own. */
-export type Call = { id: (typeof CALLS)[number]; words: string };
+/** A special case of a verdict that wants words of its own (`words.ts`), with the need that made it one. */
+export type Call = { id: (typeof CALLS)[number]; need?: Need };
 
 /**
  * What is special about a verdict, if anything: the biggest are to be thinned out, it bolts, it is diseased, over-age
@@ -29,34 +29,13 @@ export function callOf(
   overCount: number,
 ): Call | null {
   const seen = override?.kind === "event" ? override.call : null;
-  if (verdict === "leave-for-seed")
-    return { id: "leave-for-seed", words: "Kept for seed: pick nothing from it, look when it rattles dry." };
-  if (seen === "bolting")
-    return { id: "bolting", words: "It is bolting: take it now while it is good, or leave some for seed." };
-  if (seen === "diseased")
-    return { id: "diseased", words: "Diseased: lift or pick early, small or not, and keep it apart." };
-  if (seen === "take-bitten") return { id: "take-bitten", words: "Animals have found it: take what is ready today." };
+  if (verdict === "leave-for-seed") return { id: "leave-for-seed" };
+  if (seen === "bolting" || seen === "diseased" || seen === "take-bitten") return { id: seen };
   if (crop.habit === "repeat" && crop.nature === "sizes" && (overCount > 0 || chances.past > 0.35))
-    return {
-      id: "strip-over-age",
-      words: "Take the over-age ones too, even for compost: left on, they slow the plant.",
-    };
-  if (crop.thins && verdict === "pick-some" && chances.past < 0.35)
-    return { id: "thin-biggest", words: "Take the biggest; the others fill the room they leave." };
+    return { id: "strip-over-age" };
+  if (crop.thins && verdict === "pick-some" && chances.past < 0.35) return { id: "thin-biggest" };
   return null;
 }
 
-/** What is to be done where something presses from outside. */
-const TAKE_WORDS: Record<Need["kind"], string> = {
-  "before-frost": "take all that is of any use, unripe too",
-  "before-heat": "take what is near ready; it will not grow on in it",
-  "before-rain": "take what is ready before it comes",
-  "before-gale": "take what is ready before it comes",
-  "before-absence": "take what is nearly ready too",
-  "bed-wanted": "clear it",
-  "stands-still": "what is there is as good as it gets",
-};
-
-/** The verdict's words where something outside the planting decided. "The bed is wanted on Friday: clear it." is one. */
-export const callOfNeed = (need: Need | null): Call | null =>
-  need && { id: need.kind, words: `${need.words[0]!.toUpperCase()}${need.words.slice(1)}: ${TAKE_WORDS[need.kind]}.` };
+/** The verdict's call where something outside the planting decided. */
+export const callOfNeed = (need: Need | null): Call | null => need && { id: need.kind, need };

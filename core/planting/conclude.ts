@@ -4,6 +4,7 @@ import { CONTRADICTION, type Conflict, conflictAmong, overlapOf, productOf, temp
 import { type Call, callOf, callOfNeed } from "./call";
 import type { Reading, ReadingValue } from "./check";
 import { type CueContext, likelihoodOf, meaningOf } from "./cue-kinds";
+import type { Held } from "./held";
 import { lookAgainOn } from "./look-again";
 import { countMarks, type Marked, observeMarks } from "./marked";
 import { MISLED_WEIGHT, type Misled } from "./misled";
@@ -180,7 +181,7 @@ export type Beside = {
   /** the day by which it must be looked at again whatever the verdict: pests and disease want a repeat; null for none */
   lookBy: Day | null;
   /** why nothing may be taken from it at all; null: it may */
-  barred: string | null;
+  barred: Held | null;
   /** pieces marked one by one at a look of today or yesterday */
   marked: readonly Marked[];
   /** what presses on it from outside, most urgent first */

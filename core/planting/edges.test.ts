@@ -24,6 +24,7 @@ import {
 } from "./signs-seen";
 import { CELLS, type DayChances } from "./stage-grid";
 import { isPick, UNSEEN, VERDICTS, verdictOf } from "./verdict";
+import { sayCall } from "./words";
 import { expectedYieldG } from "./yield";
 
 /** Worked by hand, at the edges where a rule turns; the figures are the house's own unless a source is named. */
@@ -214,8 +215,9 @@ describe("what is special about a verdict", () => {
     expect(id("leave-for-seed", 0.9, 3)).toBe("leave-for-seed");
   });
   it("what presses from outside is said first, with what to do", () => {
-    const need = { kind: "bed-wanted", words: "the bed is wanted on Friday", by: "2026-10-09" } as never;
-    expect(callOfNeed(need)).toEqual({ id: "bed-wanted", words: "The bed is wanted on Friday: clear it." });
+    const need = { kind: "bed-wanted", by: "2026-10-09", on: "2026-10-09" } as const;
+    expect(callOfNeed(need)).toEqual({ id: "bed-wanted", need });
+    expect(sayCall(callOfNeed(need)!, "2026-10-06")).toBe("The bed is wanted Friday: clear it.");
     expect(callOfNeed(null)).toBeNull();
   });
 });
@@ -332,13 +334,13 @@ describe("signs of the looks", () => {
     const barred = (today: string, crop = own, picks: PickMark[] = [], override: Cue | null = null) =>
       barredBy(signs([], picks, { today, crop }), override, "2026-01-01", null);
     expect(barred("2026-07-01")).toBeNull();
-    expect(barred("2026-06-30")).toMatch(/picked from/);
+    expect(barred("2026-06-30")).toEqual({ why: "not-begun", day: "2026-07-01" });
     expect(barred("2026-09-15")).toBeNull();
-    expect(barred("2026-09-16")).toMatch(/season ended/);
-    expect(barred("2026-08-01", own, [], cues.get("seed")!)).toBe("it is kept for seed");
+    expect(barred("2026-09-16")).toEqual({ why: "over", day: "2026-09-15" });
+    expect(barred("2026-08-01", own, [], cues.get("seed")!)).toEqual({ why: "for-seed" });
     const apple = cropOf("apple");
     const last: PickMark[] = [{ day: "2026-08-01", extent: "final" }];
-    expect(barred("2026-08-20", apple, last)).toBe("its season was ended with the last pick");
+    expect(barred("2026-08-20", apple, last)).toEqual({ why: "ended" });
     expect(barred("2026-08-20", tomato, last)).toBeNull();
     expect(barred("2026-08-20", apple, [{ day: "2025-08-01", extent: "final" }])).toBeNull();
   });

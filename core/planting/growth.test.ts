@@ -4,7 +4,8 @@ import { addDays } from "../calendar/day";
 import { check } from "../fixtures/garden";
 import { cropOf, schoolOf } from "../handbook";
 import { dayOfSize, fitGrowth, sizeOn, usualRate } from "./growth";
-import { sayGrowth } from "./growth-words";
+import { growthAhead } from "./growth-ahead";
+import { sayGrowth } from "./words";
 
 const START = "2026-07-01";
 const vague = { ratePerDay: 0.2, sd: 10 };
@@ -83,13 +84,14 @@ describe("growth in words", () => {
     check("2026-07-22", [{ cueId: "length", value: 85 }], { id: "second" }),
   ];
   it("names the size and the day, with bounds", () => {
-    expect(sayGrowth(p, looks, "2026-07-22", "metric")).toMatch(
+    const ahead = growthAhead(p, looks, "2026-07-22")!;
+    expect(sayGrowth(ahead, "2026-07-22", "metric")).toMatch(
       /^length: at this pace 1[1-5]\.?\d? cm \w+ \(\d+(\.\d)? (cm|mm) to \d+(\.\d)? cm\)$/,
     );
   });
   it("is silent after one measurement, or once the size wanted is there", () => {
-    expect(sayGrowth(p, looks.slice(0, 1), "2026-07-22", "metric")).toBeNull();
+    expect(growthAhead(p, looks.slice(0, 1), "2026-07-22")).toBeNull();
     const grown = [...looks, check("2026-07-25", [{ cueId: "length", value: 230 }], { id: "third" })];
-    expect(sayGrowth(p, grown, "2026-07-25", "metric")).toBeNull();
+    expect(growthAhead(p, grown, "2026-07-25")).toBeNull();
   });
 });

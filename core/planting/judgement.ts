@@ -11,6 +11,7 @@ import type { Check } from "./check";
 import type { Clock, Regime } from "./clock";
 import type { DayChances, Evidence } from "./conclude";
 import type { CueContext } from "./cue-kinds";
+import type { Held } from "./held";
 import type { Marked } from "./marked";
 import type { Misled } from "./misled";
 import type { Need } from "./needs";
@@ -40,7 +41,7 @@ export type JudgeInput = {
   /** pieces that a day of reference warmth brings by what is known of the planting; null: by the handbook's yield */
   piecesPerDay?: number | null;
   /** why nothing may be taken from it today though its season goes on (a spray's wait, a date of the gardener's); absent: it may */
-  held?: string | null;
+  held?: Held | null;
   /** what presses on it from outside, by its chances on the coming days; absent: nothing does */
   pressing?: (days: readonly DayChances[]) => Need[];
 };
@@ -50,7 +51,7 @@ export type Judgement = {
   chances: StageChances;
   meanStage: number;
   verdict: Verdict;
-  /** what is special about the verdict, in words */
+  /** what is special about the verdict */
   call: Call | null;
   /** cues that the last days' weather makes lie today */
   misled: Misled[];
@@ -69,9 +70,9 @@ export type Judgement = {
   /** whether all its pieces have had their time: nothing more is to come */
   flushOver: boolean;
   /** why nothing may be taken from it at all, whatever its stage: kept for seed, its season over; null: it may */
-  barred: string | null;
+  barred: Held | null;
   /** why nothing may be taken today: the above, a spray's wait, or a date of the gardener's; null: it may */
-  held: string | null;
+  held: Held | null;
   /** a school that goes by the date, and its date has come */
   dateDue: boolean;
   /** pieces marked at the last look that still stand as marked */

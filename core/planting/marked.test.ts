@@ -4,7 +4,8 @@ import { check, situation } from "../fixtures/garden";
 import { cropOf } from "../handbook";
 import { checkSchema } from "./check";
 import { judge } from "./judge";
-import { type Marked, markable, nextMark, sayMarked, standingMarks } from "./marked";
+import { type Marked, markable, nextMark, standingMarks } from "./marked";
+import { sayMarked } from "./words";
 
 const melons = { cropId: "melon-netted", age: 95, planting: { plants: 3 } };
 const marked = (marks: Marked[], daysAgo = 0) => {

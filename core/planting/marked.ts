@@ -8,7 +8,6 @@ import { piecesOf } from "./way";
 export const MARKS = ["nearly", "ready", "past"] as const;
 /** How one piece was marked at a look. */
 export type Mark = (typeof MARKS)[number];
-export const MARK_WORDS: Record<Mark, string> = { nearly: "nearly", ready: "ready", past: "too old" };
 
 /** Pieces that can be marked by themselves, counted from the gate or along the row. */
 export const MOST_MARKED = 24;
@@ -65,15 +64,6 @@ export function observeMarks(stage: Stage, marked: readonly Marked[]): void {
     STAGES.map((s) => (s >= from - 1e-9 && s < to - 1e-9 ? 1 : MISMARKED)),
   );
 }
-
-/** The marked ones in words: "ready: 2, 5; nearly: 7"; empty when none is. */
-export const sayMarked = (marked: readonly Marked[]): string =>
-  (["past", "ready", "nearly"] as const)
-    .flatMap((mark) => {
-      const which = marked.filter((m) => m.mark === mark).map((m) => m.n);
-      return which.length > 0 ? [`${MARK_WORDS[mark]}: ${which.sort((a, b) => a - b).join(", ")}`] : [];
-    })
-    .join("; ");
 
 /** Marks that still stand: those of the last look, and after a pick that took what was ready only what was not. */
 export function standingMarks(

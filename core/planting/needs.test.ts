@@ -4,6 +4,7 @@ import { bed, plainWeather, type Situation, situation } from "../fixtures/garden
 import type { WeatherDay } from "../weather/daily";
 import { judge } from "./judge";
 import { type Constraints, FREE, needsOf } from "./needs";
+import { sayCall } from "./words";
 
 /** A situation judged with weather of the coming days and what the gardener has in mind. */
 function pressed(s: Situation, coming: Partial<WeatherDay>[], constraints: Partial<Constraints> = {}) {
@@ -30,14 +31,16 @@ describe("a verdict under what presses from outside", () => {
     expect(pressed(s, mild).under.verdict).toBe(pressed(s, mild).plain.verdict);
     const hot = pressed(s, heat).under;
     expect([hot.verdict, hot.call?.id]).toEqual(["pick-all", "before-heat"]);
-    expect(hot.call!.words).toMatch(/^Heat.*will not grow on/);
+    expect(sayCall(hot.call!, hot.days[0]!.day)).toMatch(/^Heat.*will not grow on/);
   });
   it("squash and green tomatoes come in before a frost that they cannot bear, and the night is named", () => {
     const { under, today } = pressed({ cropId: "winter-squash", age: 100, readings: { stem: "half" } }, freezing);
     expect(under.needs.map((n) => [n.kind, n.by])).toContainEqual(["before-frost", today]);
     const tomato = pressed({ cropId: "tomato", age: 80, readings: { colour: "breaker" } }, freezing).under;
     expect([tomato.verdict, tomato.call?.id]).toEqual(["pick-all", "before-frost"]);
-    expect(tomato.call!.words).toMatch(/^Frost that it cannot bear is likely in the night to tomorrow: take all/);
+    expect(sayCall(tomato.call!, tomato.days[0]!.day)).toMatch(
+      /^Frost that it cannot bear is likely in the night to tomorrow: take all/,
+    );
   });
   it("an even chance of frost presses, one in twenty does not", () => {
     const s = { cropId: "tomato", age: 80, readings: { colour: "breaker" } };
@@ -62,7 +65,9 @@ describe("a verdict under what presses from outside", () => {
     const away = { trips: [{ fromDay: from, toDay: addDays(from, 8) }] };
     const s = { cropId: "courgette", age, readings: { length: 130 } };
     expect([pressed(s, mild).plain.verdict, pressed(s, mild, away).under.verdict]).toEqual(["nearly", "pick-some"]);
-    expect(pressed(s, mild, away).under.call!.words).toMatch(/You are away until .*: take what is nearly ready too/);
+    expect(sayCall(pressed(s, mild, away).under.call!, onDay(age, "courgette"))).toMatch(
+      /You are away until .*: take what is nearly ready too/,
+    );
     const garlic = pressed({ cropId: "garlic", age: 60 }, mild, {
       trips: [{ fromDay: addDays(onDay(60, "garlic"), 1), toDay: addDays(onDay(60, "garlic"), 9) }],
     });

@@ -1,9 +1,9 @@
-import { addDays, type Day, daysBetween, sayNear } from "../calendar/day";
+import { addDays, type Day, daysBetween } from "../calendar/day";
 import type { Trip } from "../calendar/windows";
 import type { Bed } from "../garden/bed";
 import type { Crop, TakenWay } from "../handbook/crop";
-import { cropHazards, type HazardDay } from "../weather/crop-hazards";
 import type { WeatherDay } from "../weather/daily";
+import { cropHazards, type HazardDay } from "./crop-hazards";
 import type { DayChances } from "./stage-grid";
 import type { Verdict } from "./verdict";
 
@@ -17,8 +17,15 @@ export const NEEDS = [
   "stands-still",
 ] as const;
 
-/** Something that presses on a planting from outside: by when it must be out, and why, in words. */
-export type Need = { kind: (typeof NEEDS)[number]; by: Day; words: string };
+/** Something that presses on a planting from outside, and by when it must be out. Its words stand in `words.ts`. */
+export type Need = {
+  kind: (typeof NEEDS)[number];
+  by: Day;
+  /** the day or night of the hazard, of the bed's next use, the last day away; absent where it has none */
+  on?: Day;
+  /** of an absence: whether it is a trip; otherwise nobody has time */
+  trip?: boolean;
+};
 
 /** What the gardener has in mind for a planting, and when anybody can be there again. */
 export type Constraints = {
@@ -44,7 +51,7 @@ const LOST_MEANWHILE = 0.3;
 const STILL = 0.08;
 const STILL_DAYS = 21;
 
-/** Hazards that press, with what they say. Frost and gale from the share they take; heat on what it makes run up. */
+/** Hazards that press. Frost and gale from the share they take; heat on what it makes run up. */
 const PRESSING: Partial<Record<ReturnType<typeof cropHazards>[number]["kind"], Need["kind"]>> = {
   frost: "before-frost",
   heat: "before-heat",
@@ -77,30 +84,19 @@ export function needsOf(
     // a night belongs to the evening before it
     const by = h.when === "night" ? addDays(h.day, -1) : h.day;
     if (by < today) return [];
-    return [{ kind, by, words: `${HAZARD_WORDS[kind]} ${sayNear(h.day, today)}` }];
+    return [{ kind, by, on: h.day }];
   });
   const absence = absenceOf(crop, chances, constraints, today);
   if (absence) found.push(absence);
   const { bedWantedBy } = constraints;
   if (bedWantedBy && daysBetween(today, bedWantedBy) <= BED_DAYS)
-    found.push({ kind: "bed-wanted", by: bedWantedBy, words: `the bed is wanted ${sayNear(bedWantedBy, today)}` });
+    found.push({ kind: "bed-wanted", by: bedWantedBy, on: bedWantedBy });
   const later = chances[STILL_DAYS];
   const now = chances[0]!;
   if (later && now.ready + now.past < 0.5 && later.meanStage - now.meanStage < STILL)
-    found.push({
-      kind: "stands-still",
-      by: addDays(today, STILL_DAYS),
-      words: "it is too cold and dark for it to grow on",
-    });
+    found.push({ kind: "stands-still", by: addDays(today, STILL_DAYS) });
   return found.sort((a, b) => (a.by < b.by ? -1 : a.by > b.by ? 1 : 0));
 }
-
-const HAZARD_WORDS: Partial<Record<Need["kind"], string>> = {
-  "before-frost": "frost that it cannot bear is likely in the night to",
-  "before-heat": "heat that spoils it is likely",
-  "before-rain": "rain that splits it is likely",
-  "before-gale": "a gale that brings it down is likely",
-};
 
 /** A trip, or no free hour, that begins soon, when the planting would be lost or run over meanwhile. */
 function absenceOf(crop: Crop, chances: readonly DayChances[], c: Constraints, today: Day): Need | null {
@@ -120,7 +116,8 @@ function absenceOf(crop: Crop, chances: readonly DayChances[], c: Constraints, t
   return {
     kind: "before-absence",
     by: trip && trip.fromDay > today ? trip.fromDay : today,
-    words: trip ? `you are away until ${sayNear(trip.toDay, today)}` : `nobody can come before ${sayNear(back, today)}`,
+    on: trip ? trip.toDay : back,
+    trip: trip !== undefined,
   };
 }
 

@@ -4,6 +4,7 @@ import { cropOf } from "../handbook";
 import { placeKindFor } from "../household/place";
 import { judge } from "./judge";
 import { perennialYear } from "./perennial";
+import { sayHeld } from "./words";
 
 describe("the gardener's own rules of a crop", () => {
   const input = situation({ cropId: "chard", age: 80, readings: { "leaf-length": 260 } });
@@ -15,9 +16,11 @@ describe("the gardener's own rules of a crop", () => {
     expect(on({ from: day, to: day }).barred).toBeNull();
     expect(on({ from: "12-30", to: null })).toMatchObject({
       verdict: "not-yet",
-      barred: expect.stringContaining("by your own dates it is picked from 30 Dec"),
+      barred: { why: "not-begun", day: `${input.today.slice(0, 4)}-12-30` },
     });
-    expect(on({ from: null, to: "01-02" }).barred).toContain("by your own dates its season ended on 2 Jan");
+    const over = on({ from: null, to: "01-02" }).barred!;
+    expect(over).toEqual({ why: "over", day: `${input.today.slice(0, 4)}-01-02` });
+    expect(sayHeld(over)).toBe("by your own dates its season ended on 2 Jan");
   });
   it("where it is kept goes before its facts, in a house that has such a place", () => {
     const potato = { ...cropOf("potato"), store: "fridge" as const };

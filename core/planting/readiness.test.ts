@@ -4,12 +4,12 @@ import { addDays } from "../calendar/day";
 import { check, type Situation, situation } from "../fixtures/garden";
 import { CROPS, cropOf, findCrop, schoolOf } from "../handbook";
 import { HABITS } from "../handbook/crop";
-import { readingFault, sayReading } from "./cue-kinds";
+import { readingFault } from "./cue-kinds";
 import { judge } from "./judge";
 import { observe, predictDay } from "./stage-filter";
 import { CELLS, chancesOf, entropyBits, freshStage, landmarkAt, meanStage } from "./stage-grid";
 import { isPick, type Verdict } from "./verdict";
-import { sayReasons } from "./words";
+import { sayReading, sayReasons } from "./words";
 
 describe("the handbook", () => {
   it("has the crops of a home garden, of every habit", () => {

@@ -1,8 +1,9 @@
-import { addDays, type Day, daysBetween, sayMonthDay } from "../calendar/day";
+import { addDays, type Day, daysBetween } from "../calendar/day";
 import { growingYear, inGrowingYear } from "../calendar/hemisphere";
 import type { Crop, Cue } from "../handbook/crop";
 import type { Check } from "./check";
 import { REPEAT_DAYS } from "./conclude";
+import type { Held } from "./held";
 import type { PerennialYear } from "./perennial";
 
 /** A pick as the readiness of its planting sees it. */
@@ -36,25 +37,25 @@ export function barredBy(
   override: Cue | null,
   startedOn: Day,
   perennial: PerennialYear | null,
-): string | null {
+): Held | null {
   if (override?.kind === "event" && override.verdict === "leave-for-seed")
-    return input.crop.days.yearly ? "its season is over: it gathers strength for next year" : "it is kept for seed";
+    return { why: input.crop.days.yearly ? "resting" : "for-seed" };
   const ended = input.crop.days.yearly && input.picks.some((p) => p.extent === "final" && p.day >= startedOn);
-  if (ended) return "its season was ended with the last pick";
+  if (ended) return { why: "ended" };
   const outside = outOfSeason(input.crop.season, input.today, input.latitudeDeg);
   if (outside) return outside;
   if (!perennial) return null;
-  if (perennial.spared) return `too young: it is spared until ${perennial.firstLightYear}, for its later years’ sake`;
-  return perennial.over ? `its season is over: ${perennial.lastWhy}` : null;
+  if (perennial.spared) return { why: "too-young", untilYear: perennial.firstLightYear };
+  return perennial.over ? { why: "season-over", lastWhy: perennial.lastWhy } : null;
 }
 
 /** Why a day lies outside the gardener's own days of picking; null: it does not, or there are none. */
-function outOfSeason(season: Crop["season"], today: Day, latitudeDeg: number): string | null {
+function outOfSeason(season: Crop["season"], today: Day, latitudeDeg: number): Held | null {
   const year = growingYear(today, latitudeDeg);
   const from = season?.from ? inGrowingYear(year, season.from, latitudeDeg) : null;
   const to = season?.to ? inGrowingYear(year, season.to, latitudeDeg) : null;
-  if (from && today < from) return `by your own dates it is picked from ${sayMonthDay(from)}`;
-  return to && today > to ? `by your own dates its season ended on ${sayMonthDay(to)}` : null;
+  if (from && today < from) return { why: "not-begun", day: from };
+  return to && today > to ? { why: "over", day: to } : null;
 }
 
 /** Plants or pieces that test digs, cut fruits and tastes of this season have used up. */

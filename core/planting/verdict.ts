@@ -12,16 +12,6 @@ export const VERDICTS = [
 ] as const;
 export type Verdict = (typeof VERDICTS)[number];
 
-export const VERDICT_WORDS: Record<Verdict, string> = {
-  "not-yet": "Not yet",
-  nearly: "Nearly",
-  "test-one": "Test one",
-  "pick-some": "Pick some",
-  "pick-all": "Pick all",
-  "past-prime": "Past its prime",
-  "leave-for-seed": "Leave for seed",
-};
-
 /** What a reading means by itself: well short of the school's mark, nearly there, right for it, or beyond use. */
 export type Meaning = "short" | "nearly" | "right" | "past";
 

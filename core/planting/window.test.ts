@@ -1,7 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { planting } from "../fixtures/garden";
 import { cropOf } from "../handbook";
-import { begunOn, likelyWindow, offWindow, readyWindow, sayWindow } from "./window";
+import { begunOn, likelyWindow, offWindow, readyWindow } from "./window";
+import { sayWindow } from "./words";
 
 const lettuce = cropOf("lettuce-head");
 const packet = (over = {}) =>

@@ -1,4 +1,4 @@
-import { addDays, type Day, daysBetween, sayMonthDay } from "../calendar/day";
+import { addDays, type Day, daysBetween } from "../calendar/day";
 import type { Planting } from "../garden/planting";
 import type { Crop } from "../handbook/crop";
 import { daysRange } from "./clock";
@@ -36,12 +36,6 @@ export function likelyWindow(judgement: Pick<Judgement, "days">): { from: Day | 
   return { from: first(FROM_CHANCE), to: first(TO_CHANCE) };
 }
 
-/** "29 June to 9 July", with the year where it is another one. */
-export function sayWindow({ from, to }: { from: Day; to: Day }, today: Day): string {
-  const year = (day: Day) => (day.slice(0, 4) === today.slice(0, 4) ? "" : ` ${day.slice(0, 4)}`);
-  const sameYear = from.slice(0, 4) === to.slice(0, 4);
-  return `${sayMonthDay(from)}${sameYear ? "" : year(from)} to ${sayMonthDay(to)}${year(to)}`;
-}
 /** Days by which a first pick came after the end of the days expected (above zero) or before their start (below); 0: within. */
 export const offWindow = (expected: ReadyWindow, firstPick: Day): number =>
   Math.max(0, daysBetween(expected.to, firstPick)) - Math.max(0, daysBetween(firstPick, expected.from));

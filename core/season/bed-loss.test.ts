@@ -2,10 +2,11 @@ import { describe, expect, it } from "vitest";
 import { bed, planting } from "../fixtures/garden";
 import { cropOf } from "../handbook";
 import { blankPick } from "../weighing/pick";
+import { logged } from "../weighing/pick-log";
 import { bedLossesBy, bedLossSchema, keptShare } from "./bed-loss";
 import { draftsOf } from "./lessons";
-import { logged } from "./pick-log";
 import { figuresOf } from "./planting-figures";
+import { sayFinding } from "./words";
 
 const loss = (cause: string, massG: number) =>
   bedLossSchema.parse({ id: `${cause}${massG}`, plantingId: "p", day: "2026-08-20", cause, massG, note: "" });
@@ -38,10 +39,11 @@ describe("what was lost in the bed", () => {
     const p = planting("courgette", { id: "p" });
     const pick = blankPick({ id: "k", plantingId: "p", at: "2026-08-01T18:00", grossG: 4000, extent: "some" });
     const figures = figuresOf(p, bed(), crop, [logged(pick, p, crop, "Test bed")]);
-    const drafts = (g: number) => draftsOf(p, "dark green", crop, figures, 0, "metric", [loss("animals", g)]);
+    const drafts = (g: number) => draftsOf(p, crop, figures, 0, [loss("animals", g)]);
     const draft = drafts(1000).find((d) => d.id === "bed-lost p")!;
-    expect(draft.words).toBe("About 1 kg of dark green were lost in the bed, most of it to animals.");
-    expect(draft.next).toMatch(/^Net or fence it/);
+    const said = sayFinding(draft.finding, "dark green", "metric");
+    expect(said.words).toBe("About 1 kg of dark green were lost in the bed, most of it to animals.");
+    expect(said.next).toMatch(/^Net or fence it/);
     expect(drafts(400).some((d) => d.id.startsWith("bed-lost"))).toBe(false);
   });
 });

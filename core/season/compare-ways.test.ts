@@ -4,6 +4,7 @@ import { event, seed } from "../fixtures/lots";
 import { cropOf } from "../handbook";
 import { lotsNow } from "../keeping/lot";
 import { blankPick, type PickRecord } from "../weighing/pick";
+import { logged } from "../weighing/pick-log";
 import {
   comparedMeasures,
   figuresByLot,
@@ -13,7 +14,6 @@ import {
   MEASURES,
   SPLITS,
 } from "./compare-ways";
-import { logged } from "./pick-log";
 
 const carrot = cropOf("carrot");
 const grown = (id: string, over: Parameters<typeof planting>[1], picks: Partial<PickRecord>[], sunHours = 8): Grown => {
@@ -40,7 +40,7 @@ describe("the sides of a comparison", () => {
     Object.fromEntries(figuresByPlanting(list, split).map((f) => [f.id, f.group]));
   it("by kind, by start, by sun; crowded and wide only where the plants are known", () => {
     expect(group("kind")).toEqual({ a: "early", b: "late", c: "late" });
-    expect(group("start")).toEqual({ a: "sown in place", b: "set out as a plant", c: "sown in place" });
+    expect(group("start")).toEqual({ a: "sown", b: "transplanted", c: "sown" });
     expect(group("sun")).toEqual({ a: "sun", b: "shade", c: "sun" });
     // 50 and 10 plants a metre; the middle is 30
     expect(group("spacing")).toEqual({ a: "crowded", b: "wide" });

@@ -5,21 +5,13 @@ import type { Planting } from "../garden/planting";
 import type { Crop } from "../handbook/crop";
 import type { Lot } from "../keeping/lot";
 import { isCrop } from "../weighing/pick";
-import type { LoggedPick } from "./pick-log";
+import type { LoggedPick } from "../weighing/pick-log";
 import { figuresOf } from "./planting-figures";
 import { medianOf } from "./yields";
 
 /** What two sides can differ in, and what is then one figure: a planting, a pick, or a lot in the store. */
 export const SPLITS = ["kind", "start", "spacing", "sun", "method", "place"] as const;
 export type Split = (typeof SPLITS)[number];
-export const SPLIT_WORDS: Record<Split, string> = {
-  kind: "kind",
-  start: "how it was started",
-  spacing: "crowded or wide",
-  sun: "sun or shade",
-  method: "how it was picked",
-  place: "where it was kept",
-};
 
 export const MEASURES = [
   "per-plant",
@@ -34,18 +26,6 @@ export const MEASURES = [
   "kept-days",
 ] as const;
 export type Measure = (typeof MEASURES)[number];
-export const MEASURE_WORDS: Record<Measure, string> = {
-  "per-plant": "yield a plant",
-  "per-metre": "yield a metre of row",
-  "per-m2": "yield a square metre",
-  piece: "weight of a piece",
-  days: "days to the first pick",
-  minutes: "minutes a kilo",
-  "per-pick": "weight a pick",
-  sound: "share that was sound",
-  lost: "share lost in the store",
-  "kept-days": "days until it was used up",
-};
 /** Measures that are masses in g, and those that are shares of one. */
 export const IN_GRAMS: readonly Measure[] = ["per-plant", "per-metre", "per-m2", "piece", "per-pick"];
 export const IN_SHARES: readonly Measure[] = ["sound", "lost"];
@@ -72,7 +52,6 @@ export type Figured = {
 
 export type Grown = { planting: Planting; bed: Bed; crop: Crop; entries: readonly LoggedPick[] };
 
-const START_WORDS = { sown: "sown in place", transplanted: "set out as a plant", planted: "planted" } as const;
 /** Sun from which a bed is called sunny, hours. */
 const SUNNY_HOURS = 6;
 
@@ -95,7 +74,7 @@ export function figuresByPlanting(grown: readonly Grown[], split: Exclude<Split,
     const own = density(planting);
     const group = {
       kind: planting.kind || crop.name,
-      start: START_WORDS[planting.startedHow],
+      start: planting.startedHow,
       spacing: own === null || middle === null ? "" : own > middle ? "crowded" : "wide",
       sun: bed.sunHours >= SUNNY_HOURS ? "sun" : "shade",
     }[split];

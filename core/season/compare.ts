@@ -16,12 +16,13 @@ export type Comparison = {
   /** beds and years in which both sides stood, and those where only one did */
   both: number;
   alone: number;
+  /** how often it would bring the clearest difference that so few figures can show */
+  least: number | null;
   verdict: "nothing" | "one-each" | "chance" | "perhaps" | "likely";
-  words: string;
 };
 
 /** Chance brings as much less often than this: the difference is believed; below the second: it is worth another year. */
-const BELIEVED = 0.05;
+export const BELIEVED = 0.05;
 const PERHAPS = 0.2;
 
 /**
@@ -44,8 +45,8 @@ export function compare(all: readonly Compared[]): Comparison {
       share: null,
       interval: null,
       p: null,
+      least: null,
       verdict: "nothing",
-      words: "One side has no figures yet.",
     };
   const weighed = both.map((l) => {
     const mean = (side: 0 | 1) => spreadOf(l.filter((x) => x.side === side).map((x) => x.value)).mean;
@@ -59,35 +60,9 @@ export function compare(all: readonly Compared[]): Comparison {
   const within = both.length > 0 ? both.flat() : figures.map((x) => ({ ...x, block: "" }));
   const least = [0, 1].map((s) => within.filter((x) => x.side === s).length);
   const told = { ...found, diff, share: sides[1].mean === 0 ? null : diff / sides[1].mean, interval };
-  if (Math.min(...least) < 2)
-    return {
-      ...told,
-      p: null,
-      verdict: "one-each",
-      words: `${both.length > 0 ? "Only one on a side grew beside the other" : "Only one on a side"}: an observation, not yet a comparison.`,
-    };
+  if (Math.min(...least) < 2) return { ...told, p: null, least: null, verdict: "one-each" };
   const { p, least: reachable } = chanceOfDifference(within);
-  const mixed =
-    both.length === 0 ? " They never stood in one bed in one year, so sun and weather may be the reason." : "";
-  if (reachable >= BELIEVED)
-    return {
-      ...told,
-      p,
-      verdict: p <= PERHAPS ? "perhaps" : "chance",
-      words: `Too few to tell: even the clearest difference of so few would come by chance ${sayOdds(reachable)}.${mixed}`,
-    };
-  const verdict = p < BELIEVED ? "likely" : p < PERHAPS ? "perhaps" : "chance";
-  const words = {
-    likely: `Hardly chance: dealing the figures out at random brings as much only ${sayOdds(p)}.`,
-    perhaps: `Perhaps: chance alone brings as much ${sayOdds(p)}. Another year would tell.`,
-    chance: `It may well be nothing: chance alone brings as much ${sayOdds(p)}.`,
-  }[verdict];
-  return { ...told, p, verdict, words: `${words}${mixed}` };
-}
-
-/** "once in 20" of 0.05; "in most cases" beyond a half. */
-function sayOdds(p: number): string {
-  if (p > 0.5) return "in most cases";
-  if (p < 0.001) return "less than once in 1000";
-  return `once in ${Math.round(1 / p)}`;
+  // so few that even the clearest difference could not be believed
+  if (reachable >= BELIEVED) return { ...told, p, least: reachable, verdict: p <= PERHAPS ? "perhaps" : "chance" };
+  return { ...told, p, least: reachable, verdict: p < BELIEVED ? "likely" : p < PERHAPS ? "perhaps" : "chance" };
 }

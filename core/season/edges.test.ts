@@ -3,14 +3,15 @@ import { bed, plainWeather, planting } from "../fixtures/garden";
 import { cropOf, findCrop } from "../handbook";
 import { husbandryOf } from "../handbook/husbandry";
 import { blankPick } from "../weighing/pick";
+import { everyWeek, groupPicks, logged, picksIn } from "../weighing/pick-log";
 import { clearingOf, regrowthOf, standsForYears } from "./after-last-pick";
-import { freeShare, groundOf, sayShare } from "./free-ground";
+import { freeShare, groundOf } from "./free-ground";
 import { draftsOf, isDue, type Lesson, remindDays } from "./lessons";
-import { everyWeek, groupPicks, logged, picksIn } from "./pick-log";
 import { figuresOf } from "./planting-figures";
 import { perPlantOf, plantsEnough, plantsNext } from "./plants-enough";
 import { chanceOfDifference, differenceInterval, spreadOf } from "./spread";
 import { cropWeeks, keepingWeeks } from "./weeks";
+import { sayEnough, sayShare } from "./words";
 
 /** Worked by hand: each figure stands at the edge where the rule turns. */
 const tomato = cropOf("tomato");
@@ -80,7 +81,7 @@ describe("plants that are enough", () => {
     const own = Array.from({ length: 1000 }, () => 1100);
     const taste = { liking: 1, weeklyG: 1000, sparedG: 1000 };
     const e = plantsEnough(tomato, taste, 4, own, ["2026-08-01", "2026-08-28"])!;
-    expect(e).toMatchObject({ weeks: 4, wantG: 4000, enough: 4, plenty: 8, words: "4 was about right" });
+    expect(e).toMatchObject({ weeks: 4, wantG: 4000, enough: 4, plenty: 8 });
     expect(plantsNext(e)).toBe(4);
     expect(plantsNext({ ...e, had: 2 })).toBe(4);
     expect(plantsNext({ ...e, had: 20 })).toBe(8);
@@ -88,14 +89,14 @@ describe("plants that are enough", () => {
   it("too few and too many are said beyond a quarter", () => {
     const own = Array.from({ length: 1000 }, () => 1100);
     const taste = { liking: 1, weeklyG: 1000, sparedG: 0 };
-    const words = (had: number) => plantsEnough(tomato, taste, had, own, ["2026-08-01", "2026-08-28"])!.words;
+    const words = (had: number) => sayEnough(plantsEnough(tomato, taste, had, own, ["2026-08-01", "2026-08-28"])!);
     expect([0, 3, 5, 6].map(words)).toEqual([
       "4 plants are enough",
       "4 rather than 3",
       "5 was about right",
       "4, not 6",
     ]);
-    expect(plantsEnough(tomato, { ...taste, liking: 0 }, 3, own, null)!.words).toBe("nobody eats it");
+    expect(sayEnough(plantsEnough(tomato, { ...taste, liking: 0 }, 3, own, null)!)).toBe("nobody eats it");
   });
 });
 
@@ -134,11 +135,9 @@ describe("drafts that the figures propose", () => {
   const keys = (over: Partial<typeof plain>, lostG = 0, lost: number[] = []) =>
     draftsOf(
       p,
-      "Tomato",
       tomato,
       { ...plain, ...over },
       lostG,
-      "metric",
       lost.map((massG, i) => ({
         ...{ id: `${i}`, plantingId: p.id, day: "2026-08-01", note: "" },
         massG,

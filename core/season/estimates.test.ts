@@ -5,8 +5,9 @@ import { supply, TODAY } from "../fixtures/problem";
 import { cropOf } from "../handbook";
 import { climateOf } from "../weather/climate";
 import { freeOn, glutOf, lastPickOf, missedG } from "./estimates";
-import { freeShare, groundOf, sayShare } from "./free-ground";
+import { freeShare, groundOf } from "./free-ground";
 import { trayDays } from "./series";
+import { sayShare } from "./words";
 
 /** What bears so much on each day from today on. */
 const bearing = (bringsOn: (day: number) => number, primeFor = 4) => {

@@ -51,16 +51,3 @@ export function freeShare(
   const free = Math.max(0, 1 - taken / whole);
   return free >= LEAST_SHARE && free * whole >= LEAST_M2 ? free : 0;
 }
-
-/** "about half of it": how much of a bed is free. @param share 0 to 1 */
-export function sayShare(share: number): string {
-  if (share >= 0.999) return "";
-  const words: [number, string][] = [
-    [0.29, "about a quarter of it"],
-    [0.41, "about a third of it"],
-    [0.58, "about half of it"],
-    [0.7, "about two thirds of it"],
-    [1, "most of it"],
-  ];
-  return words.find(([most]) => share <= most)![1];
-}

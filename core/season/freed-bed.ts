@@ -4,7 +4,7 @@ import { type Crop, STARTS, type Start } from "../handbook/crop";
 import type { Handbook } from "../handbook/index";
 import type { Taste } from "../household/taste";
 import type { WeatherDay } from "../weather/daily";
-import { type BedPast, type Rotation, rotationOf } from "./rotation";
+import { type BedPast, type Rotation, type RotationReason, rotationOf } from "./rotation";
 import { frostLimit, lastSowings, readyDay, type Site, usualStartIn } from "./sowing-clock";
 
 /** Something that still fits into a bed that has come free. */
@@ -15,7 +15,7 @@ export type Fits = {
   /** days to spare before the last date on which it could have been started */
   spareDays: number;
   rotation: Rotation;
-  reasons: string[];
+  reasons: RotationReason[];
   /** stands the winter and is picked next year */
   overWinter: boolean;
 };

@@ -1,11 +1,11 @@
 import { z } from "zod";
-import { addDays, type Day, daysBetween, sayDay } from "../calendar/day";
+import { addDays, type Day, daysBetween } from "../calendar/day";
 import { daySchema, localTimeSchema } from "../calendar/schemas";
 import type { Planting } from "../garden/planting";
 import type { Crop } from "../handbook/crop";
-import { sayMass, type UnitSystem } from "../units/mass";
 import { type BedLoss, type BedLossCause, bedLossesBy } from "./bed-loss";
 import type { PlantingFigures } from "./planting-figures";
+import type { Enough } from "./plants-enough";
 import type { CropWeeks } from "./weeks";
 
 /** Something learned, and when it is to come up again. A draft thrown away is kept as such, so that it stays away. */
@@ -50,9 +50,19 @@ export function remindDays(crop: Crop, planting: Planting | null, first: Day | n
   };
 }
 
+/** What figures teach. Its words, and what to do next time, stand in `words.ts`. */
+export type Finding =
+  | { what: "late" | "early"; days: number }
+  | { what: "gap"; longest: number; median: number }
+  | { what: "lost"; massG: number; lostG: number }
+  | { what: "bed-lost"; lostG: number; cause: BedLossCause }
+  | { what: "guessed" }
+  | { what: "glut"; tooMuchG: number; weeks: number; enough: Enough | null };
+
 /** A lesson proposed by the figures; its id says what it is about, so that it is proposed once. */
-export type Draft = Pick<Lesson, "id" | "words" | "next" | "cropId" | "plantingId" | "bedId"> & {
+export type Draft = Pick<Lesson, "id" | "cropId" | "plantingId" | "bedId"> & {
   about: "start" | "pick";
+  finding: Finding;
 };
 
 /** Late by so many days past the range, or a gap of so many times the usual, is worth a lesson (own choice). */
@@ -60,14 +70,6 @@ const LATE_DAYS = 10;
 const GAP_TIMES = 2.5;
 const LOST_SHARE = 0.15;
 const LEAST_G = 300;
-/** What to do otherwise, by what took it (common practice). */
-const BED_ADVICE: Partial<Record<BedLossCause, string>> = {
-  "too late": "Go more often while it bears, or ask somebody to.",
-  frost: "Bring it in before the first clear, still night.",
-  storm: "Stake it, or pick before the gale.",
-  animals: "Net or fence it before it is ripe.",
-  disease: "Space it wider, and move it on to another bed.",
-};
 
 /**
  * What the figures of a planting that is over, or has been picked, propose to learn: first picked long past or before
@@ -77,40 +79,25 @@ const BED_ADVICE: Partial<Record<BedLossCause, string>> = {
  */
 export function draftsOf(
   planting: Planting,
-  name: string,
   crop: Crop,
   figures: PlantingFigures,
   lostG: number,
-  units: UnitSystem,
   bedLosses: readonly BedLoss[] = [],
 ): Draft[] {
   const { offRange, interval, totals } = figures;
   const massG = totals.weighedG + totals.estimatedG;
   const drafts: Draft[] = [];
-  const add = (key: string, about: Draft["about"], words: string, next: string) =>
+  const add = (about: Draft["about"], finding: Finding) =>
     drafts.push({
-      id: `${key} ${planting.id}`,
+      id: `${finding.what} ${planting.id}`,
       about,
-      words,
-      next,
+      finding,
       cropId: crop.id,
       plantingId: planting.id,
       bedId: planting.bedId,
     });
-  if (offRange !== null && offRange >= LATE_DAYS)
-    add(
-      "late",
-      "start",
-      `${name} was first picked ${offRange} days past its range.`,
-      "Begin to look earlier, or start it earlier.",
-    );
-  if (offRange !== null && offRange <= -LATE_DAYS)
-    add(
-      "early",
-      "pick",
-      `${name} was ready ${-offRange} days before its range.`,
-      "Look a fortnight before the packet says.",
-    );
+  if (offRange !== null && offRange >= LATE_DAYS) add("start", { what: "late", days: offRange });
+  if (offRange !== null && offRange <= -LATE_DAYS) add("pick", { what: "early", days: -offRange });
   const usual = crop.interval.warmDays;
   if (
     interval &&
@@ -118,40 +105,19 @@ export function draftsOf(
     interval.longest >= Math.max(5, GAP_TIMES * usual) &&
     interval.longest > 1.8 * interval.median
   )
-    add(
-      "gap",
-      "pick",
-      `${name} was once left for ${interval.longest} days; as a rule it was picked every ${interval.median}.`,
-      "Have somebody pick it when you are away.",
-    );
-  if (massG >= LEAST_G && lostG / massG >= LOST_SHARE)
-    add(
-      "lost",
-      "pick",
-      `Of ${sayMass(massG, units)} of ${name} ${sayMass(lostG, units)} were lost after picking.`,
-      "Pick less at once, or find it a better place.",
-    );
+    add("pick", { what: "gap", longest: interval.longest, median: interval.median });
+  if (massG >= LEAST_G && lostG / massG >= LOST_SHARE) add("pick", { what: "lost", massG, lostG });
   const inBed = bedLossesBy(bedLosses);
   const bedG = inBed.reduce((s, [, g]) => s + g, 0);
   if (bedG >= LEAST_G && bedG / (massG + bedG) >= LOST_SHARE)
-    add(
-      "bed-lost",
-      "pick",
-      `About ${sayMass(bedG, units)} of ${name} were lost in the bed, most of it to ${inBed[0]![0] === "too late" ? "coming too late" : inBed[0]![0]}.`,
-      BED_ADVICE[inBed[0]![0]] ?? "Look for it earlier next time.",
-    );
-  if (massG >= LEAST_G && totals.estimatedG > totals.weighedG)
-    add(
-      "guessed",
-      "pick",
-      `Most of ${name} was guessed, not weighed.`,
-      "Weigh one basket in three; the rest can be reckoned from it.",
-    );
+    add("pick", { what: "bed-lost", lostG: bedG, cause: inBed[0]![0] });
+  if (massG >= LEAST_G && totals.estimatedG > totals.weighedG) add("pick", { what: "guessed" });
   return drafts;
 }
 
 /**
  * What the weeks of a crop propose to learn: far more than the house could use, and how many plants would do.
+ * @param enough plants that would do, where there were too many; null: nobody can tell
  * @returns null where there was no such glut
  */
 export function glutDraft(
@@ -159,24 +125,16 @@ export function glutDraft(
   year: string,
   totalG: number,
   weeks: Pick<CropWeeks, "gluts" | "tooMuchG">,
-  enough: string,
-  units: UnitSystem,
+  enough: Enough | null,
 ): Draft | null {
   const n = weeks.gluts.reduce((s, g) => s + g.weeks, 0);
   if (weeks.tooMuchG < LEAST_G || weeks.tooMuchG < LOST_SHARE * totalG || n === 0) return null;
   return {
     id: `glut ${crop.id} ${year}`,
     about: "start",
-    words: `${crop.name}: ${sayMass(weeks.tooMuchG, units)} more than the house uses, in ${n} ${n === 1 ? "week" : "weeks"}.`,
-    next: enough ? `Fewer plants: ${enough}.` : "Fewer plants at once, or a second sowing later.",
+    finding: { what: "glut", tooMuchG: weeks.tooMuchG, weeks: n, enough },
     cropId: crop.id,
     plantingId: null,
     bedId: null,
   };
 }
-
-/** "each year from Wed 8 Apr" in words. */
-export const sayRemind = (lesson: Pick<Lesson, "remindOn">): string =>
-  lesson.remindOn === null
-    ? "stands in the list"
-    : `comes up again from ${sayDay(lesson.remindOn)} ${lesson.remindOn.slice(0, 4)}, each year`;

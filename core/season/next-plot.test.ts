@@ -5,6 +5,7 @@ import { cropOf, handbookWith } from "../handbook";
 import { comingUp, draftNextPlot, madeOf, moveBeds, moveCosts, seasonPlantings } from "./next-plot";
 import { plannedSchema } from "./next-plot-row";
 import { perPlantOf, plantsEnough, plantsNext } from "./plants-enough";
+import { sayEnough, sayRotation } from "./words";
 
 const book = handbookWith([]);
 const beds = [
@@ -34,7 +35,9 @@ describe("beds moved on by rotation", () => {
     expect(new Set(moves.map((m) => m.to.id)).size).toBe(moves.length);
   });
   it("says what speaks against staying where only one roof is", () => {
-    expect(moves.find((m) => m.from.id === "tunnel")!.warnings.join()).toMatch(/tomato.*wait 4 years/i);
+    const [warned] = moves.find((m) => m.from.id === "tunnel")!.warnings;
+    expect(warned).toMatchObject({ crop: "Slicing tomato", reasons: [{ what: "family", wantYears: 4 }] });
+    expect(warned!.reasons.map(sayRotation).join()).toMatch(/wait 4 years/);
   });
   it("a long row is not put where half of it would have no ground, though rotation would like the bed", () => {
     const plot = [
@@ -135,14 +138,14 @@ describe("plants that are enough", () => {
   it("one aubergine plant, not three (handbook 7-012)", () => {
     // five weeks of 350 g with a tenth to spare are 1.9 kg; a plant gives 2 kg in this garden, 1.75 in the book
     const e = plantsEnough(aubergine, taste, 3, [2000, 2000, 2000], ["2026-08-01", "2026-09-04"])!;
-    expect([e.enough, e.words]).toEqual([1, "one, not 3"]);
+    expect([e.enough, sayEnough(e)]).toEqual([1, "one, not 3"]);
     expect(plantsNext(e)).toBe(1);
     expect(e.weeks).toBe(5);
   });
   it("what is put by and given away is room for more, and next year stays inside both", () => {
     // 700 g a week to put by besides: 5.8 kg in all with the spare, three plants of 2 kg; 12 kg would be past any use
     const e = plantsEnough(aubergine, { ...taste, sparedG: 700 }, 6, [2000, 2000, 2000], ["2026-08-01", "2026-09-04"])!;
-    expect([e.enough, e.plenty, e.words]).toEqual([1, 3, "3, not 6"]);
+    expect([e.enough, e.plenty, sayEnough(e)]).toEqual([1, 3, "3, not 6"]);
     expect([plantsNext({ ...e, had: 6 }), plantsNext({ ...e, had: 2 }), plantsNext({ ...e, had: 0 })]).toEqual([
       3, 2, 1,
     ]);
@@ -157,7 +160,7 @@ describe("plants that are enough", () => {
     expect(onion.weeks).toBeGreaterThan(15);
     expect(onion.enough).toBe(Math.ceil((500 * onion.weeks * 1.1) / 150));
     expect(plantsEnough(aubergine, { ...taste, liking: 0 }, 3, [], null)!.enough).toBe(0);
-    expect(plantsEnough(aubergine, taste, 1, [2000], ["2026-08-01", "2026-09-04"])!.words).toMatch(
+    expect(sayEnough(plantsEnough(aubergine, taste, 1, [2000], ["2026-08-01", "2026-09-04"])!)).toMatch(
       /one rather|one was about right|2 rather/,
     );
   });

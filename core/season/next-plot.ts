@@ -6,7 +6,7 @@ import type { Handbook } from "../handbook/index";
 import { layBest } from "../keeping/assign";
 import { standsForYears } from "./after-last-pick";
 import type { Planned } from "./next-plot-row";
-import { type BedPast, pastOf, type Rotation, rotationOf } from "./rotation";
+import { type BedPast, pastOf, type Rotation, type RotationReason, rotationOf } from "./rotation";
 
 /** Penalties of a move, in the worth of one planting well placed (own choices; shown with each bed). */
 const VERDICT_COST: Record<Rotation, number> = { good: -0.5, fine: 0, wary: 3, no: 8 };
@@ -33,8 +33,8 @@ export type Move = {
   from: Bed;
   to: Bed;
   plantings: Planting[];
-  /** what speaks against it, by the rotation rules; empty: nothing */
-  warnings: string[];
+  /** what speaks against it, by the rotation rules, crop by crop; empty: nothing */
+  warnings: { crop: string; reasons: RotationReason[] }[];
   cost: number;
 };
 
@@ -54,7 +54,7 @@ const winterCrop = (crop: Crop) => Object.values(crop.days).some((d) => Array.is
 
 /** What it costs to put a bed's plantings into another bed next year. */
 function costOf(group: readonly Planting[], from: Bed, to: Bed, past: BedPast, on: Day, book: Handbook) {
-  const warnings: string[] = [];
+  const warnings = new Map<string, Move["warnings"][number]>();
   let cost = from.id === to.id ? 0 : MOVE_COST;
   const doublings = Math.log2(bedAreaM2(to) / bedAreaM2(from));
   cost += doublings < 0 ? -doublings * SMALLER_COST : doublings * LARGER_COST;
@@ -64,13 +64,13 @@ function costOf(group: readonly Planting[], from: Bed, to: Bed, past: BedPast, o
     const { verdict, reasons } = rotationOf(crop, past, on);
     // families that need to stay away for two years are soon forgiven, those of four are not
     cost += VERDICT_COST[verdict] * Math.min(1, crop.rotationYears / LONG_ROTATION || 0.5);
-    if (verdict === "wary" || verdict === "no") warnings.push(`${crop.name}: ${reasons.join("; ")}`);
+    if (verdict === "wary" || verdict === "no") warnings.set(crop.id, { crop: crop.name, reasons });
     if (tender(crop) && roofed(from) && !roofed(to)) cost += ROOF_LOST;
     if (!tender(crop) && !roofed(from) && roofed(to)) cost += ROOF_WASTED;
     const tall = TALL_FAMILIES.includes(crop.family) || TALL_CROPS.includes(crop.like);
     if (tall && from.cover !== "cold-frame" && to.cover === "cold-frame") cost += FRAME_TOO_LOW;
   }
-  return { cost, warnings: [...new Set(warnings)] };
+  return { cost, warnings: [...warnings.values()] };
 }
 
 /** What each bed's plantings would cost in each bed they could move to. */

@@ -3,7 +3,7 @@ import { type Bed, bedAreaM2 } from "../garden/bed";
 import type { Planting } from "../garden/planting";
 import type { Crop } from "../handbook/crop";
 import { isCrop } from "../weighing/pick";
-import { type LoggedPick, type Totals, totalsOf } from "./pick-log";
+import { type LoggedPick, type Totals, totalsOf } from "../weighing/pick-log";
 
 export type PlantingFigures = {
   totals: Totals;
@@ -72,15 +72,6 @@ export function figuresOf(planting: Planting, bed: Bed, crop: Crop, entries: rea
 }
 const offRange = (days: number, [low, high]: readonly [number, number]): number =>
   days < low ? days - low : days > high ? days - high : 0;
-/** How the first pick lies to the packet's range, in words. */
-export function sayOffRange(f: Pick<PlantingFigures, "daysToFirst" | "range" | "offRange">): string {
-  if (f.daysToFirst === null) return "not picked yet";
-  if (f.range === null || f.offRange === null) return `first picked on day ${f.daysToFirst}`;
-  const said = `first picked on day ${f.daysToFirst}; the range is ${f.range[0]} to ${f.range[1]}`;
-  if (f.offRange === 0) return `${said}: within it`;
-  const by = Math.abs(f.offRange);
-  return `${said}: ${by} ${by === 1 ? "day" : "days"} ${f.offRange < 0 ? "before it" : "past it"}`;
-}
 
 /** What a round promised of a planting, and what came of it. */
 export type Promised = { day: Day; expectedG: number; gotG: number };

@@ -3,7 +3,7 @@ import { planting } from "../fixtures/garden";
 import type { Planting } from "../garden/planting";
 import { cropOf } from "../handbook";
 import { blankPick, type PickRecord } from "../weighing/pick";
-import { logged } from "./pick-log";
+import { logged } from "../weighing/pick-log";
 import { rowNeeds, sumsOf } from "./planting-sums";
 
 /** A planting's sums by picks of [moment, g, more]. */

@@ -5,8 +5,8 @@ import type { Planting } from "../garden/planting";
 import type { Crop } from "../handbook/crop";
 import { byRowG } from "../planting/supply";
 import { isCrop } from "../weighing/pick";
+import type { LoggedPick } from "../weighing/pick-log";
 import { groundOf } from "./free-ground";
-import type { LoggedPick } from "./pick-log";
 
 /** A figure with what it was reckoned from, so that the way can be shown. */
 export type Ratio = { value: number; of: number; by: number };

@@ -10,7 +10,7 @@ const BELIEF = 1;
 /** Weeks for which a fruit or pod crop is picked, where the season does not end it sooner. */
 const MOST_WEEKS = 14;
 /** So much beside the mark is still about right. */
-const SLACK = 1.25;
+export const SLACK = 1.25;
 
 export type Enough = {
   crop: Crop;
@@ -25,7 +25,6 @@ export type Enough = {
   perPlantG: number;
   /** plantings of this garden that the yield was learned from; 0: the handbook's */
   learnedFrom: number;
-  words: string;
 };
 
 /**
@@ -64,16 +63,5 @@ export function plantsEnough(
   const plantsFor = (g: number) => (g === 0 ? 0 : Math.max(1, Math.ceil((g * SPARE) / perPlantG - 1e-9)));
   const enough = plantsFor(wantG);
   const plenty = wantG === 0 ? 0 : plantsFor((taste.weeklyG + taste.sparedG) * weeks);
-  const n = (k: number) => (k === 1 ? "one" : String(k));
-  const words =
-    enough === 0
-      ? "nobody eats it"
-      : had === 0
-        ? `${n(enough)} ${enough === 1 ? "plant is" : "plants are"} enough`
-        : had > plenty * SLACK
-          ? `${n(plenty)}, not ${n(had)}`
-          : had * SLACK < enough
-            ? `${n(enough)} rather than ${n(had)}`
-            : `${n(had)} was about right`;
-  return { crop, had, enough, plenty, weeks, wantG, perPlantG, learnedFrom: own.length, words };
+  return { crop, had, enough, plenty, weeks, wantG, perPlantG, learnedFrom: own.length };
 }

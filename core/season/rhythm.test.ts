@@ -5,8 +5,10 @@ import { bed, plainWeather, planting } from "../fixtures/garden";
 import { cropOf } from "../handbook";
 import { type AgeingDay, populationOf } from "../planting/population";
 import { glutDraft } from "./lessons";
+import type { Enough } from "./plants-enough";
 import { playThrough, rhythmOf } from "./rhythm";
 import { cropWeeks } from "./weeks";
+import { sayFinding } from "./words";
 
 const courgette = cropOf("courgette");
 const days = (n: number): AgeingDay[] =>
@@ -116,17 +118,15 @@ describe("gluts and gaps, by hand", () => {
 
 describe("a lesson from a glut", () => {
   const draft = (tooMuchG: number, totalG: number) =>
-    glutDraft(
-      courgette,
-      "2026",
-      totalG,
-      { tooMuchG, gluts: [{ from: "2026-08-03", weeks: 3, overG: tooMuchG }] },
-      "one, not 3",
-      "metric",
-    );
+    glutDraft(courgette, "2026", totalG, { tooMuchG, gluts: [{ from: "2026-08-03", weeks: 3, overG: tooMuchG }] }, {
+      had: 3,
+      enough: 1,
+      plenty: 1,
+    } as Enough);
   it("is proposed where a good part was too much, with the plants that would do", () => {
-    expect(draft(4000, 12_000)).toMatchObject({
-      id: "glut courgette 2026",
+    const found = draft(4000, 12_000)!;
+    expect(found.id).toBe("glut courgette 2026");
+    expect(sayFinding(found.finding, "Courgette", "metric")).toEqual({
       words: "Courgette: 4 kg more than the house uses, in 3 weeks.",
       next: "Fewer plants: one, not 3.",
     });

@@ -6,12 +6,19 @@ import type { Handbook } from "../handbook/index";
 
 export const ROTATION = ["good", "fine", "wary", "no"] as const;
 export type Rotation = (typeof ROTATION)[number];
-export const ROTATION_WORDS: Record<Rotation, string> = {
-  good: "a good follower",
-  fine: "nothing against it",
-  wary: "better elsewhere",
-  no: "not here",
-};
+
+/** Why a crop should or should not follow: its family stood here so many years ago, or a rule of the handbook. */
+export type RotationReason =
+  | {
+      what: "family";
+      /** the crop of its family that stood here; null: it stood here itself */
+      family: string | null;
+      years: number;
+      wantYears: number;
+      /** a lasting disease that asks for longer, as the handbook says it */
+      sick: string | null;
+    }
+  | { what: "follow"; words: string };
 
 /** What stood in a bed and when: the last one first. */
 export type BedPast = { planting: Planting; crop: Crop; from: Day; until: Day | null }[];
@@ -41,8 +48,8 @@ export function rotationOf(
   past: BedPast,
   on: Day,
   seen: readonly string[] = [],
-): { verdict: Rotation; reasons: string[] } {
-  const reasons: string[] = [];
+): { verdict: Rotation; reasons: RotationReason[] } {
+  const reasons: RotationReason[] = [];
   let verdict: Rotation = "fine";
   const worse = (to: Rotation) => {
     if (ROTATION.indexOf(to) > ROTATION.indexOf(verdict)) verdict = to;
@@ -56,9 +63,8 @@ export function rotationOf(
     const years = Math.floor((daysBetween(until, on) + 60) / DAYS_A_YEAR);
     if (years < wantYears) {
       worse(years < Math.min(1, wantYears) || sick ? "no" : "wary");
-      const ago = years < 1 ? "stood here last season" : `stood here ${years} ${years === 1 ? "year" : "years"} ago`;
-      const which = same.crop.id === crop.id ? "it" : `${same.crop.name.toLowerCase()}, its own family,`;
-      reasons.push(`${which} ${ago}; ${sick ? `${sick.words}, so ` : ""}wait ${wantYears} years`);
+      const family = same.crop.id === crop.id ? null : same.crop.name;
+      reasons.push({ what: "family", family, years, wantYears, sick: sick?.words ?? null });
     }
   }
   const is = (list: readonly string[], c: Crop) => list.includes(c.id) || list.includes(c.family);
@@ -70,7 +76,7 @@ export function rotationOf(
       return near && is(rule.after, p.crop);
     });
     if (!within) continue;
-    reasons.push(rule.words);
+    reasons.push({ what: "follow", words: rule.words });
     if (rule.verdict === "wary") worse("wary");
     else if (rule.verdict === "good" && verdict === "fine") verdict = "good";
   }

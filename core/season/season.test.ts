@@ -3,9 +3,11 @@ import { describe, expect, it } from "vitest";
 import { bed, plainWeather, planting } from "../fixtures/garden";
 import { cropOf } from "../handbook";
 import { blankPick, GRADES, PARTS, type PickRecord, WAYS } from "../weighing/pick";
-import { GROUPS, groupPicks, type LoggedPick, logged, monthName, totalsOf, weekOf } from "./pick-log";
-import { figuresOf, keptPromises, sayOffRange } from "./planting-figures";
+import { GROUPS, groupPicks, type LoggedPick, logged, totalsOf, weekOf } from "../weighing/pick-log";
+import { monthName } from "../weighing/words";
+import { figuresOf, keptPromises } from "./planting-figures";
 import { drawnTogether, ownEvents, timelineOf, weatherEvents } from "./timeline";
+import { sayOffRange, sayOwnEvent, sayWeatherEvent } from "./words";
 
 const tomato = cropOf("tomato");
 const entry = (over: Partial<PickRecord>, kind = "red slicer", crop = tomato, where = "South wall"): LoggedPick =>
@@ -139,8 +141,8 @@ describe("a planting's time line", () => {
     return d;
   });
   it("tells frost, gales and downpours of its own days only, as its bed felt them", () => {
-    const open = weatherEvents(p, bed(), tomato, weather, [], "2026-10-06", "metric");
-    expect(open.map((e) => [e.day, e.words])).toEqual([
+    const open = weatherEvents(p, bed(), tomato, weather, [], "2026-10-06");
+    expect(open.map((e) => [e.day, sayWeatherEvent(e, "metric")])).toEqual([
       ["2026-09-10", "gusts of 76 km/h"],
       ["2026-09-11", "gusts of 76 km/h"],
       ["2026-09-20", "−2 °C in the bed at night: cold enough to lose it"],
@@ -152,26 +154,23 @@ describe("a planting's time line", () => {
       weather,
       [{ id: "c", bedId: "bed", day: "2026-09-20" }],
       "2026-10-06",
-      "metric",
     );
-    expect(covered.at(-1)!.words).toContain("covered: it was chilled");
-    expect(
-      weatherEvents(p, bed({ cover: "greenhouse" }), tomato, weather, [], "2026-10-06", "metric").map((e) => e.day),
-    ).toEqual(["2026-09-20"]);
+    expect(sayWeatherEvent(covered.at(-1)!, "metric")).toContain("covered: it was chilled");
+    expect(weatherEvents(p, bed({ cover: "greenhouse" }), tomato, weather, [], "2026-10-06").map((e) => e.day)).toEqual(
+      ["2026-09-20"],
+    );
   });
   it("runs of the same weather are told once; the rest stays as it is", () => {
-    const open = drawnTogether(weatherEvents(p, bed(), tomato, weather, [], "2026-10-06", "metric"));
-    expect(open.map((e) => e.words)).toEqual([
+    const open = drawnTogether(weatherEvents(p, bed(), tomato, weather, [], "2026-10-06"));
+    expect(open.map((e) => sayWeatherEvent(e, "metric"))).toEqual([
       "gusts of 76 km/h, and so for 2 days",
       "−2 °C in the bed at night: cold enough to lose it",
     ]);
   });
   it("latest first, the start at the bottom, in a day the look before the pick", () => {
-    const own = ownEvents(
-      p,
-      [{ id: "t", plantingId: p.id, day: "2026-07-01", kind: "feed", product: "comfrey", waitDays: 0, note: "" }],
-      (t) => t.product,
-    );
+    const own = ownEvents(p, [
+      { id: "t", plantingId: p.id, day: "2026-07-01", kind: "feed", product: "comfrey", waitDays: 0, note: "" },
+    ]).map((e) => ({ ...e, id: null, words: e.kind === "treatment" ? e.treatment.product : sayOwnEvent(e) }));
     const line = timelineOf([
       ...own,
       { day: "2026-08-01", kind: "pick", words: "Picked", id: "x" },

@@ -2,6 +2,7 @@ import { describe, expect, it } from "vitest";
 import { cropOf } from "../handbook";
 import { costAPlant, germinationOf, goodYears, type SeedLot, seedLotSchema, seedNeeds } from "./seed-lots";
 import { betaInterval } from "./spread";
+import { sayGermination } from "./words";
 
 const TODAY = "2026-12-01";
 const lot = (over: Partial<SeedLot> = {}): SeedLot => ({
@@ -48,7 +49,7 @@ describe("how much of a packet comes up", () => {
     const [low, high] = betaInterval(g.alpha, g.beta);
     expect(low).toBeLessThan(g.share);
     expect(high - low).toBeLessThan(0.4);
-    expect(g.words).toBe("9 of 20 sprouted");
+    expect(sayGermination(g)).toBe("9 of 20 sprouted");
   });
   it("an old test says little, and a big one nearly all", () => {
     expect(share({ testedOn: "2025-01-01", tested: 20, sprouted: 0 })).toBe(share({}));

@@ -5,7 +5,6 @@ import type { Crop } from "../handbook/crop";
 
 export const SEED_UNITS = ["seeds", "g", "sets"] as const;
 export type SeedUnit = (typeof SEED_UNITS)[number];
-export const SEED_UNIT_WORDS: Record<SeedUnit, string> = { seeds: "seeds", g: "grams", sets: "sets, cloves or tubers" };
 
 /** A packet, jar or box of seed: where it came from, its year, what is left, and how it sprouted when it was tried. */
 export const seedLotSchema = z
@@ -101,7 +100,11 @@ export type Germination = {
   /** shape parameters of the beta distribution it is believed to have */
   alpha: number;
   beta: number;
-  words: string;
+  /** how many of a test that still holds came up; both 0 where there was none */
+  tested: number;
+  sprouted: number;
+  /** years past its usual life */
+  pastYears: number;
 };
 
 /**
@@ -117,12 +120,7 @@ export function germinationOf(lot: SeedLot, crop: Pick<Crop, "like" | "family">,
   const sprouted = fresh ? (lot.sprouted ?? 0) : 0;
   const alpha = BELIEF * share + sprouted;
   const beta = BELIEF * (1 - share) + tested - sprouted;
-  const words = fresh
-    ? `${sprouted} of ${tested} sprouted`
-    : past > 0
-      ? `${past} ${past === 1 ? "year" : "years"} past its usual life: test it`
-      : "not tested: the usual for its age";
-  return { share: alpha / (alpha + beta), alpha, beta, words };
+  return { share: alpha / (alpha + beta), alpha, beta, tested, sprouted, pastYears: past };
 }
 
 /** Seeds sown for one plant wanted, beyond what does not come up: some are thinned, some are eaten (own choice). */

@@ -6,8 +6,7 @@ import { type Crop, STARTS, type Start } from "../handbook/crop";
 import { sunShare, warmth } from "../planting/clock";
 import { lightShare, STILL_HOURS } from "../planting/light";
 import { bedDay, bedMinC } from "../weather/bed-night";
-import type { Climate } from "../weather/climate";
-import { usualDay } from "../weather/climate";
+import { type Climate, usualDay } from "../weather/climate";
 import type { WeatherDay } from "../weather/daily";
 import { type FrostDate, firstFrosts, frostDay } from "../weather/frost-dates";
 

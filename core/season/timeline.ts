@@ -3,8 +3,6 @@ import type { Bed } from "../garden/bed";
 import type { Planting } from "../garden/planting";
 import type { Treatment } from "../garden/treatment";
 import type { Crop } from "../handbook/crop";
-import type { UnitSystem } from "../units/mass";
-import { sayRain, saySpeed, sayTemp } from "../units/say";
 import { bedDay, coverNight } from "../weather/bed-night";
 import type { CoverNight } from "../weather/bed-offset";
 import type { WeatherDay } from "../weather/daily";
@@ -17,6 +15,22 @@ export type TimelineEvent = {
   /** the id of what it tells of, where there is a page of it */
   id: string | null;
 };
+
+/** Weather that bore on a planting, on so many days in a row from a day on; its value is of the first. */
+export type WeatherEvent = {
+  day: Day;
+  days: number;
+  what: "killed" | "chilled" | "hot" | "gusts" | "rain";
+  /** °C in the bed, m/s or mm */
+  value: number;
+  covered: boolean;
+};
+
+/** What a planting's own rows tell: its start, its end, what was done to it. */
+export type OwnEvent =
+  | { day: Day; kind: "start"; how: Planting["startedHow"] }
+  | { day: Day; kind: "end" }
+  | { day: Day; kind: "treatment"; treatment: Treatment };
 
 /** Gust from which the standing crop is at risk (Beaufort 8, gale: 17.2 m/s). */
 const GALE_MS = 17.2;
@@ -31,40 +45,40 @@ export function weatherEvents(
   weather: readonly WeatherDay[],
   covers: readonly CoverNight[],
   today: Day,
-  units: UnitSystem,
-): TimelineEvent[] {
+): WeatherEvent[] {
   const until = planting.endedOn ?? today;
-  const covered = new Set(covers.filter((c) => c.bedId === bed.id).map((c) => c.day));
+  const coveredOn = new Set(covers.filter((c) => c.bedId === bed.id).map((c) => c.day));
   const span = weather.filter((w) => w.day >= planting.startedOn && w.day <= until);
-  return span.flatMap((w): TimelineEvent[] => {
-    const felt = bedDay(covered.has(w.day) ? coverNight(w) : w, bed);
-    const say = (words: string): TimelineEvent => ({ day: w.day, kind: "weather", words, id: null });
-    const night = `${sayTemp(felt.tempMinC, units)} in the bed at night${covered.has(w.day) ? ", covered" : ""}`;
+  return span.flatMap((w): WeatherEvent[] => {
+    const covered = coveredOn.has(w.day);
+    const felt = bedDay(covered ? coverNight(w) : w, bed);
+    const event = (what: WeatherEvent["what"], value: number): WeatherEvent[] => [
+      { day: w.day, days: 1, what, value, covered: covered && (what === "killed" || what === "chilled") },
+    ];
+    const { killC, chillC, heatC } = crop.weather;
+    const open = bed.cover === "none";
     return [
-      ...(felt.tempMinC <= crop.weather.killC
-        ? [say(`${night}: cold enough to lose it`)]
-        : crop.weather.chillC !== null && felt.tempMinC <= Math.min(2, crop.weather.chillC)
-          ? [say(`${night}: it was chilled`)]
+      ...(felt.tempMinC <= killC
+        ? event("killed", felt.tempMinC)
+        : chillC !== null && felt.tempMinC <= Math.min(2, chillC)
+          ? event("chilled", felt.tempMinC)
           : []),
-      ...(crop.weather.heatC !== null && felt.tempMaxC >= crop.weather.heatC + 3
-        ? [say(`${sayTemp(felt.tempMaxC, units)} in the bed: hotter than it likes`)]
-        : []),
-      ...((w.gustMs ?? 0) >= GALE_MS && bed.cover === "none" ? [say(`gusts of ${saySpeed(w.gustMs!, units)}`)] : []),
-      ...(w.rainMm >= CLOUDBURST_MM && bed.cover === "none" ? [say(`${sayRain(w.rainMm, units)} of rain`)] : []),
+      ...(heatC !== null && felt.tempMaxC >= heatC + 3 ? event("hot", felt.tempMaxC) : []),
+      ...(open && (w.gustMs ?? 0) >= GALE_MS ? event("gusts", w.gustMs!) : []),
+      ...(open && w.rainMm >= CLOUDBURST_MM ? event("rain", w.rainMm) : []),
     ];
   });
 }
 
-/** Runs of the same weather on days in a row, told once: "for 4 days". */
-export function drawnTogether(events: readonly TimelineEvent[]): TimelineEvent[] {
-  const out: (TimelineEvent & { days: number })[] = [];
-  const what = (words: string) => words.replace(/[-−\d.,]+/g, "#");
+/** Runs of the same weather on days in a row, told once. */
+export function drawnTogether(events: readonly WeatherEvent[]): WeatherEvent[] {
+  const out: WeatherEvent[] = [];
   for (const e of events) {
-    const last = [...out].reverse().find((o) => what(o.words) === what(e.words));
+    const last = out.findLast((o) => o.what === e.what && o.covered === e.covered);
     if (last && daysBetween(last.day, e.day) === last.days) last.days += 1;
-    else out.push({ ...e, days: 1 });
+    else out.push({ ...e });
   }
-  return out.map(({ days, ...e }) => (days === 1 ? e : { ...e, words: `${e.words}, and so for ${days} days` }));
+  return out;
 }
 
 /** Everything that befell a planting, latest first; within a day in the order of the work. */
@@ -73,12 +87,11 @@ export function timelineOf(events: readonly TimelineEvent[]): TimelineEvent[] {
   return [...events].sort((a, b) => (a.day === b.day ? order(a) - order(b) : a.day < b.day ? 1 : -1));
 }
 
-/** Start, end and treatments of a planting as events. */
-export function ownEvents(planting: Planting, treatments: readonly Treatment[], say: (t: Treatment) => string) {
-  const started = { sown: "Sown", transplanted: "Set out", planted: "Planted" }[planting.startedHow];
-  const events: TimelineEvent[] = [{ day: planting.startedOn, kind: "start", words: started, id: planting.id }];
-  if (planting.endedOn !== null) events.push({ day: planting.endedOn, kind: "end", words: "Cleared", id: planting.id });
-  for (const t of treatments)
-    if (t.plantingId === planting.id) events.push({ day: t.day, kind: "treatment", words: say(t), id: null });
-  return events;
-}
+/** Start, end and treatments of a planting. */
+export const ownEvents = (planting: Planting, treatments: readonly Treatment[]): OwnEvent[] => [
+  { day: planting.startedOn, kind: "start", how: planting.startedHow },
+  ...(planting.endedOn !== null ? [{ day: planting.endedOn, kind: "end" as const }] : []),
+  ...treatments.flatMap((t): OwnEvent[] =>
+    t.plantingId === planting.id ? [{ day: t.day, kind: "treatment", treatment: t }] : [],
+  ),
+];

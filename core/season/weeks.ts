@@ -1,7 +1,7 @@
 import { addDays, type Day, daysBetween } from "../calendar/day";
 import type { Crop } from "../handbook/crop";
 import type { Taste } from "../household/taste";
-import { weekOf } from "./pick-log";
+import { weekOf } from "../weighing/pick-log";
 
 /** What the weeks of a crop were like: what was picked against what the household uses. Masses in g. */
 export type CropWeeks = {

@@ -4,9 +4,10 @@ import { describe, expect, it } from "vitest";
 import { bed, planting } from "../fixtures/garden";
 import { cropOf } from "../handbook";
 import { blankPick, type PickRecord } from "../weighing/pick";
-import { draftsOf, isDue, type Lesson, remindDays, sayRemind } from "./lessons";
-import { everyWeek, groupPicks, type LoggedPick, logged, picksIn } from "./pick-log";
+import { everyWeek, groupPicks, type LoggedPick, logged, picksIn } from "../weighing/pick-log";
+import { draftsOf, isDue, type Lesson, remindDays } from "./lessons";
 import { figuresOf } from "./planting-figures";
+import { sayFinding, sayRemind } from "./words";
 import { medianOf, plantingYears, YIELDS_BY, yieldsOf } from "./yields";
 
 const tomato = cropOf("tomato");
@@ -160,18 +161,17 @@ describe("lessons", () => {
   it("the figures propose what they show, and nothing when all went well", () => {
     const p = planting("tomato", { id: "t", startedOn: "2026-05-20", plants: 4, packetMinDays: 40, packetMaxDays: 49 });
     const picks = ["2026-08-01", "2026-08-04", "2026-08-07", "2026-08-30"].map((d) => ({ ...entry("t1", d, 900) }));
-    const drafts = draftsOf(p, "red slicer", tomato, figuresOf(p, bed(), tomato, picks), 1200, "metric");
+    const drafts = draftsOf(p, tomato, figuresOf(p, bed(), tomato, picks), 1200);
     expect(drafts.map((d) => d.id)).toEqual(["late t", "gap t", "lost t"]);
-    expect(drafts[0]!.words).toBe("red slicer was first picked 24 days past its range.");
-    expect(drafts[1]!.words).toContain("left for 23 days");
-    expect(drafts[2]!.words).toBe("Of 3.6 kg of red slicer 1.2 kg were lost after picking.");
+    const said = drafts.map((x) => sayFinding(x.finding, "red slicer", "metric").words);
+    expect(said[0]).toBe("red slicer was first picked 24 days past its range.");
+    expect(said[1]).toContain("left for 23 days");
+    expect(said[2]).toBe("Of 3.6 kg of red slicer 1.2 kg were lost after picking.");
     const fine = { ...p, packetMinDays: 70, packetMaxDays: 80 };
     const steady = picks.slice(0, 3);
-    expect(draftsOf(fine, "red slicer", tomato, figuresOf(fine, bed(), tomato, steady), 0, "metric")).toEqual([]);
+    expect(draftsOf(fine, tomato, figuresOf(fine, bed(), tomato, steady), 0)).toEqual([]);
     const guessed = ["2026-08-01", "2026-08-04"].map((d) => entry("t1", d, null));
-    expect(draftsOf(fine, "x", tomato, figuresOf(fine, bed(), tomato, guessed), 0, "metric").map((d) => d.id)).toEqual([
-      "guessed t",
-    ]);
+    expect(draftsOf(fine, tomato, figuresOf(fine, bed(), tomato, guessed), 0).map((d) => d.id)).toEqual(["guessed t"]);
   });
 });
 

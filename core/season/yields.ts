@@ -2,7 +2,7 @@ import { type Day, daysBetween } from "../calendar/day";
 import { type Bed, bedAreaM2 } from "../garden/bed";
 import type { Planting } from "../garden/planting";
 import { isCrop } from "../weighing/pick";
-import { type LoggedPick, sumTotals, type Totals, totalsOf } from "./pick-log";
+import { type LoggedPick, sumTotals, type Totals, totalsOf } from "../weighing/pick-log";
 
 export const YIELDS_BY = ["crop", "kind", "bed", "year"] as const;
 export type YieldsBy = (typeof YIELDS_BY)[number];

@@ -2,8 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { addDays } from "../calendar/day";
 import { plainWeather } from "../fixtures/garden";
-import type { Forecast, Member } from "./daily";
-import { forecastSchema } from "./daily";
+import { type Forecast, forecastSchema, type Member } from "./daily";
 import {
   correctedMembers,
   frostChances,

@@ -44,15 +44,6 @@ export function heatBand(indexC: number): HeatBand {
   return f < 125 ? "danger" : "extreme-danger";
 }
 
-/** What to say to someone about to pick in it; a caution, not medical advice. */
-export const HEAT_WORDS: Record<HeatBand, string> = {
-  none: "",
-  caution: "Warm: drink, and rest in the shade between beds.",
-  "extreme-caution": "Hot: pick early, drink often, no long digging. Full sun adds to it.",
-  danger: "Dangerous heat: leave heavy work, be indoors by the time it builds.",
-  "extreme-danger": "Extreme heat: stay out of it.",
-};
-
 /**
  * Wind chill, °C, for cold picking. Source: NWS and Environment Canada, 2001; for air at or below 10 °C and wind
  * above 4.8 km/h; the air temperature otherwise.

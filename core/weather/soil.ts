@@ -1,3 +1,4 @@
+import type { SoilState } from "../handbook/soil-state";
 import { meanTempC, type WeatherDay } from "./daily";
 
 /** How much of a day's departure the soil at 10 cm follows: it lags two to three days (own estimate, damped average). */
@@ -16,8 +17,6 @@ export function soilTempC(days: readonly WeatherDay[]): number {
   for (const day of days.slice(1)) soil += FOLLOW * (meanTempC(day) + WARMER_C - soil);
   return soil;
 }
-
-export type SoilState = "frozen" | "sodden" | "workable" | "dry" | "baked";
 
 /** Water the top of the soil holds, mm, above which it smears, and below which it is hard (own estimates). */
 const SODDEN_MM = 22;
@@ -39,14 +38,6 @@ export function soilState(days: readonly WeatherDay[]): { state: SoilState; wate
   const state = water >= SODDEN_MM ? "sodden" : water <= BAKED_MM ? "baked" : water <= DRY_MM ? "dry" : "workable";
   return { state, waterMm: water };
 }
-
-export const SOIL_WORDS: Record<SoilState, string> = {
-  frozen: "frozen: lift nothing from it",
-  sodden: "sodden: roots come out caked, digging smears it; wait for a drying day",
-  workable: "workable",
-  dry: "dry: water the evening before lifting",
-  baked: "baked hard: no fine seedbed until rain; water well before lifting",
-};
 
 /** Days since rain of at least an amount, counted back from the last of the days; null when there was none. */
 export function daysSinceRain(days: readonly WeatherDay[], leastMm = 5): number | null {

@@ -15,7 +15,3 @@ export function thunderChance(day: WeatherDay): number {
     day.gustMs !== null && day.windMs !== null ? Math.min(1, day.gustMs / Math.max(1, day.windMs) / 3) : 0.6;
   return Math.min(0.95, 1.25 * moist * warm * (0.35 + 0.65 * showery) * (0.5 + 0.5 * gusty));
 }
-
-/** The published rule for lightning: in at the first thunder, out again half an hour after the last (NWS 30-30). */
-export const LIGHTNING_RULE =
-  "At the first thunder leave forks, ladders and the plot; go out again 30 minutes after the last.";

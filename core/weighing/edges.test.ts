@@ -9,7 +9,7 @@ import { firstFrom, picksOf, picksSince } from "./by-planting";
 import { doubtsOfPick } from "./doubts";
 import { learnedOf, taughtCrops, type Weighing, weighingSchema } from "./learned";
 import { ACCIDENTS, lotParts, usualWay } from "./lots";
-import { doubtsOf, netOf, sayNet } from "./net";
+import { doubtsOf, netOf } from "./net";
 import {
   blankPick,
   containerSchema,
@@ -27,6 +27,7 @@ import {
   viewSchema,
 } from "./pick";
 import { settledG } from "./scale";
+import { sayNet } from "./words";
 
 const pick = (over: Partial<PickRecord> = {}): PickRecord =>
   blankPick({ id: "p", plantingId: "x", at: "2026-10-06T17:00", grossG: 6000, entered: "6 kg", ...over });
@@ -122,7 +123,7 @@ describe("what grades and parts mean", () => {
   });
   it("only the crop itself is the crop; shares of a row rise and are less than all", () => {
     expect([isCrop(pick()), isCrop(pick({ part: "tops" }))]).toEqual([true, false]);
-    const shares = ROW_SHARES.map((r) => r.share);
+    const shares = [...ROW_SHARES];
     expect(shares).toEqual([...shares].sort((a, b) => a - b));
     expect(shares.every((s) => s > 0 && s < 1)).toBe(true);
   });

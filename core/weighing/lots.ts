@@ -69,10 +69,11 @@ export function lotParts(pick: PickRecord, net: Net, pieceG: number): LotPart[] 
 }
 
 /** Something that happens while picking, and what it does to a piece (common practice). */
-export const ACCIDENTS: readonly { words: string; grade: Grade; tools: readonly string[] }[] = [
-  { words: "pierced by the fork", grade: "eat-first", tools: ["fork", "spade", "trowel"] },
-  { words: "dropped or bruised", grade: "eat-first", tools: [] },
-  { words: "split or cracked", grade: "eat-first", tools: [] },
-  { words: "eaten into", grade: "pest-eaten", tools: [] },
-  { words: "rotten", grade: "compost", tools: [] },
-];
+export const ACCIDENTS = [
+  { id: "forked", grade: "eat-first", tools: ["fork", "spade", "trowel"] },
+  { id: "dropped", grade: "eat-first", tools: [] },
+  { id: "split", grade: "eat-first", tools: [] },
+  { id: "eaten", grade: "pest-eaten", tools: [] },
+  { id: "rotten", grade: "compost", tools: [] },
+] as const satisfies readonly { id: string; grade: Grade; tools: readonly string[] }[];
+export type AccidentId = (typeof ACCIDENTS)[number]["id"];

@@ -1,4 +1,4 @@
-import { roundMass, sayMass, type UnitSystem } from "../units/mass";
+import { roundMass } from "../units/mass";
 import { type PickRecord, tareOf } from "./pick";
 
 export type Net = {
@@ -39,21 +39,8 @@ export function netOf(pick: PickRecord, topsShare: number, pieceG: number): Net 
   };
 }
 
-/** The line of arithmetic: "6.4 kg gross − (2 × 1.59 kg crate + 0.3 kg bowl) = 2.92 kg net". */
-export function sayNet(pick: PickRecord, net: Net, system: UnitSystem): string {
-  if (pick.grossG === null) return `${pick.count} pieces, about ${sayMass(net.netG, system)} reckoned`;
-  const parts = pick.tare.map((t) => `${t.count > 1 ? `${t.count} × ` : ""}${sayMass(t.tareG, system)} ${t.name}`);
-  const sum = parts.length > 1 ? `(${parts.join(" + ")})` : parts[0];
-  const line =
-    parts.length === 0
-      ? `${sayMass(net.netG, system)} net`
-      : `${sayMass(net.grossG, system)} gross − ${sum} = ${sayMass(net.netG, system)} net`;
-  if (pick.againG !== null && pick.againHow === "tops-off")
-    return `${line}, ${sayMass(pick.againG, system)} once the tops were off`;
-  return pick.topsOn && net.trimmedG !== net.netG
-    ? `${line}, about ${sayMass(net.trimmedG, system)} without tops`
-    : line;
-}
+/** What is unlikely about a pick's figures: ten times the usual, more pieces than there are, a piece of a strange weight. */
+export type Doubt = { what: "ten-times" | "piece-weight" } | { what: "pieces"; most: number };
 
 /**
  * Doubts worth a question before a pick is believed: ten times the usual of this planting, more pieces than plants
@@ -65,16 +52,14 @@ export function doubtsOf(
   usualG: number | null,
   pieceG: number,
   mostPieces: number | null,
-): string[] {
-  const doubts: string[] = [];
-  if (usualG !== null && usualG > 0 && net.netG > 10 * usualG)
-    doubts.push("This is more than ten times the usual pick of this planting.");
+): Doubt[] {
+  const doubts: Doubt[] = [];
+  if (usualG !== null && usualG > 0 && net.netG > 10 * usualG) doubts.push({ what: "ten-times" });
   if (pick.count !== null && mostPieces !== null && pick.count > mostPieces)
-    doubts.push(`More pieces than the ${mostPieces} that were planted.`);
+    doubts.push({ what: "pieces", most: mostPieces });
   if (pick.count !== null && pick.count > 0 && pick.grossG !== null) {
     const each = net.netG / pick.count;
-    if (each > 8 * pieceG || each < pieceG / 12)
-      doubts.push("The weight and the count do not go together: one piece would be unusually heavy or light.");
+    if (each > 8 * pieceG || each < pieceG / 12) doubts.push({ what: "piece-weight" });
   }
   return doubts;
 }

@@ -4,11 +4,6 @@ import { photosSchema } from "../garden/photos";
 import { BY_PRODUCTS } from "../handbook/storage";
 
 export const EXTENTS = ["some", "all-ready", "final"] as const;
-export const EXTENT_WORDS: Record<(typeof EXTENTS)[number], string> = {
-  some: "some of it",
-  "all-ready": "all that was ready",
-  final: "all, crop finished",
-};
 export const GRADES = [
   "sound",
   "eat-first",
@@ -25,21 +20,6 @@ export const GRADES = [
   "compost",
 ] as const;
 export type Grade = (typeof GRADES)[number];
-export const GRADE_WORDS: Record<(typeof GRADES)[number], string> = {
-  sound: "sound",
-  "eat-first": "eat first",
-  bolted: "bolted",
-  small: "small or immature",
-  damaged: "damaged or cut",
-  "pest-eaten": "eaten by pests",
-  "green-to-ripen": "green, to ripen",
-  "blush-to-ripen": "first colour, to ripen",
-  "half-to-ripen": "half coloured, to ripen",
-  "nearly-ripe": "nearly ripe, to finish indoors",
-  seed: "for seed",
-  animals: "for animals",
-  compost: "compost",
-};
 
 /** What is eaten first, at once: it neither cures nor keeps as the sound does (common practice). */
 const SOON: readonly Grade[] = ["eat-first", "bolted", "small", "damaged", "pest-eaten"];
@@ -58,58 +38,14 @@ export function gradesFor(crop: { climacteric: boolean; indoors: "any" | "half" 
 /** Where a part of a pick goes; empty: nobody said. */
 export const WAYS = ["", "kitchen", "snacked", "store", "preserve", "give", "seed", "animals", "compost"] as const;
 export type Way = (typeof WAYS)[number];
-export const WAY_WORDS: Record<Way, string> = {
-  "": "not said",
-  kitchen: "to the kitchen",
-  snacked: "eaten in the garden",
-  store: "to keep",
-  preserve: "to preserve",
-  give: "given away",
-  seed: "set aside for seed",
-  animals: "to the animals",
-  compost: "to the compost",
-};
-
 /** Shares of a row as they are told, for a choice. */
-export const ROW_SHARES: readonly { share: number; words: string }[] = [
-  { share: 0.25, words: "a quarter" },
-  { share: 0.33, words: "a third" },
-  { share: 0.5, words: "half" },
-  { share: 0.67, words: "two thirds" },
-  { share: 0.75, words: "three quarters" },
-  { share: 0.9, words: "nearly all" },
-];
+export const ROW_SHARES = [0.25, 0.33, 0.5, 0.67, 0.75, 0.9] as const;
 
 /** What of the plant was taken: the crop itself, or something else that came with the same pull. */
 export const PARTS = ["crop", ...BY_PRODUCTS] as const;
 export type PickPart = (typeof PARTS)[number];
-export const PART_WORDS: Record<(typeof PARTS)[number], string> = {
-  crop: "the crop itself",
-  tops: "tops",
-  greens: "greens",
-  flowers: "flowers",
-  "seed-heads": "seed heads",
-  "side-shoots": "side shoots",
-  scapes: "scapes",
-};
-
 export const PURPOSES = ["harvest", "thinning", "test", "strip", "clearing"] as const;
-export const PURPOSE_WORDS: Record<(typeof PURPOSES)[number], string> = {
-  harvest: "to eat",
-  thinning: "thinning, so that the rest grows",
-  test: "a test",
-  strip: "stripped before weather or disease",
-  clearing: "clearing the bed",
-};
-
 export const CONDITIONS = ["", "cool", "hot", "wet"] as const;
-export const CONDITION_WORDS: Record<(typeof CONDITIONS)[number], string> = {
-  "": "not said",
-  cool: "cool and dry",
-  hot: "warm from the sun",
-  wet: "wet",
-};
-
 /** A part of a pick told apart when it was sorted: what it is worth, where it goes and how much of it there is. */
 export const partSchema = z
   .object({
@@ -124,12 +60,6 @@ export type SortedPart = z.infer<typeof partSchema>;
 
 /** How a pick was weighed a second time. */
 export const AGAINS = ["", "tops-off", "dried"] as const;
-
-export const AGAIN_WORDS: Record<(typeof AGAINS)[number], string> = {
-  "": "not said",
-  "tops-off": "with the tops off",
-  dried: "once it was dry",
-};
 
 /** Empties of one type that stood on the scale with the crop. */
 export const tareItemSchema = z.object({

@@ -5,9 +5,10 @@ import { cropOf } from "../handbook";
 import { bulkOf } from "./bulk";
 import { learnedOf, shareLost, type Weighing } from "./learned";
 import { lotParts, usualWay } from "./lots";
-import { netOf, sayNet } from "./net";
+import { netOf } from "./net";
 import { blankPick, GRADES, type PickRecord, pickSchema } from "./pick";
 import { bookOf } from "./taught-book";
+import { sayNet } from "./words";
 
 const pick = (over: Partial<PickRecord> = {}): PickRecord =>
   blankPick({ id: "p", plantingId: "x", at: "2026-10-06T17:00", grossG: 6000, entered: "6 kg", ...over });

@@ -1,8 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { gramsFromPounds } from "../units/convert";
-import { doubtsOf, netOf, sayNet } from "./net";
+import { doubtsOf, netOf } from "./net";
 import { blankPick, type PickRecord, pickSchema, tareOf } from "./pick";
+import { sayDoubt, sayNet } from "./words";
 
 const pick = (over: Partial<PickRecord> = {}): PickRecord =>
   blankPick({
@@ -88,7 +89,8 @@ describe("tare and net", () => {
   it("asks about ten times the usual, too many pieces, and pieces of an odd weight", () => {
     const p = pick({ grossG: 60_000, count: 40 });
     const doubts = doubtsOf(p, netOf(p, 0, 150), 2000, 150, 30);
-    expect(doubts).toHaveLength(3);
+    expect(doubts).toEqual([{ what: "ten-times" }, { what: "pieces", most: 30 }, { what: "piece-weight" }]);
+    expect(doubts.map(sayDoubt)[1]).toBe("More pieces than the 30 that were planted.");
     expect(doubtsOf(pick({ count: 40 }), netOf(pick(), 0, 150), 5000, 150, 60)).toEqual([]);
   });
 });

@@ -2,13 +2,14 @@ import { addDays, type Day, dayNumber, daysBetween } from "#core/calendar/day";
 import type { Planting } from "#core/garden/planting";
 import { cropOf, schoolOf } from "#core/handbook/index";
 import { NOTHING_READY } from "#core/handbook/signs";
-import { type Outlook, outlookOf, type Snapshot } from "#core/planning/outlook";
+import { type Outlook, outlookOf } from "#core/planning/outlook";
 import { problemOf } from "#core/planning/question/question";
 import { inPassing } from "#core/planning/rounds/in-passing";
-import { LEAST_LINE_G, type PlannedRound, roundsOf } from "#core/planning/rounds/rounds";
+import { type DrawnRound, LEAST_LINE_G, roundsOf } from "#core/planning/rounds/rounds";
 import { plan } from "#core/planning/solver/optimise";
 import type { Check, Reading } from "#core/planting/check";
 import type { Verdict } from "#core/planting/verdict";
+import type { Snapshot } from "#core/snapshot";
 import type { WeatherDay } from "#core/weather/daily";
 import { blankPick, type PickRecord } from "#core/weighing/pick";
 import { type Eyes, readCue } from "./eyes";
@@ -279,12 +280,12 @@ function packetSays(stand: Stand, day: Day): number {
 }
 
 /** Today's round of the plan as it is made today; null when there is none. */
-function roundToday(snapshot: Snapshot, outlook: Outlook, day: Day): PlannedRound | null {
+function roundToday(snapshot: Snapshot, outlook: Outlook, day: Day): DrawnRound | null {
   const problem = problemOf(snapshot, outlook, { take: [], leave: [], open: [] });
   // the plan as the application makes it, to its end
   const { schedule } = plan(problem);
   let n = 0;
-  const rounds = roundsOf(problem, schedule, "metric", () => `id-${n++}`);
+  const rounds = roundsOf(problem, schedule, () => `id-${n++}`);
   return rounds.find((r) => r.day === day && r.lines.some((l) => l.expectedG >= LEAST_LINE_G)) ?? null;
 }
 

@@ -1,8 +1,7 @@
 import { addDays, type Day, dayRange, daysBetween, weekday } from "#core/calendar/day";
 import type { Trip, Window } from "#core/calendar/windows";
 import type { Bed } from "#core/garden/bed";
-import type { Garden } from "#core/garden/garden";
-import { newGarden } from "#core/garden/garden";
+import { type Garden, newGarden } from "#core/garden/garden";
 import type { Planting } from "#core/garden/planting";
 import { cropOf } from "#core/handbook/index";
 import type { WeatherDay } from "#core/weather/daily";

@@ -1,7 +1,6 @@
 import { sayNear } from "#core/calendar/day";
 import type { Place } from "#core/household/place";
-import type { PlaceReading } from "#core/keeping/place-air";
-import { airOf } from "#core/keeping/place-air";
+import { airOf, type PlaceReading } from "#core/keeping/place-air";
 import { sayMass } from "#core/units/mass";
 import { sayTemp } from "#core/units/say";
 import { demoDesk } from "#standins/demo-garden";

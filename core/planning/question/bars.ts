@@ -1,13 +1,12 @@
-import { sayDay } from "../../calendar/day";
 import { sunTimes } from "../../calendar/sun";
-import { isLaw, sayWait, type Treatment, waitingOn } from "../../garden/treatment";
+import { isLaw, type Treatment, waitingOn } from "../../garden/treatment";
 import type { Crop } from "../../handbook/crop";
-import type { UnitSystem } from "../../units/mass";
-import { sayTemp } from "../../units/say";
+import type { SoilState } from "../../handbook/soil-state";
+import type { Held } from "../../planting/held";
 import type { WeatherDay } from "../../weather/daily";
 import { hoursOf } from "../../weather/day-hours";
-import { type SoilState, soilState } from "../../weather/soil";
-import type { Bar, PlanSlot } from "./problem";
+import { soilState } from "../../weather/soil";
+import type { Bar, BarWhy, PlanSlot } from "./problem";
 import type { PickWish } from "./wish";
 
 /** Rain on a day from which a crop that wants a dry day is left, mm. */
@@ -24,13 +23,13 @@ export type BarsInput = {
     bed: { cover: string };
     crop: Crop;
     /** what the judgement forbids: kept for seed, season over */
-    judgement?: { barred: string | null };
+    judgement?: { barred: Held | null };
   }[];
   slots: readonly PlanSlot[];
   /** weather of the coming days, today first, and whether each is more than the usual year */
   days: readonly { weather: WeatherDay; from: "record" | "forecast" | "usual" }[];
   record: readonly WeatherDay[];
-  site: { latitudeDeg: number; longitudeDeg: number; timeZone: string; units: UnitSystem };
+  site: { latitudeDeg: number; longitudeDeg: number; timeZone: string };
   treatments: readonly Treatment[];
   pickWishes: readonly PickWish[];
 };
@@ -44,35 +43,40 @@ export function barsOf(input: BarsInput): Bar[] {
   const at = slotWeather(input);
   return input.plantings.flatMap(({ planting, bed, crop, judgement }) =>
     input.slots.flatMap((slot, j): Bar[] => {
-      const bar = (why: string, law = false): Bar[] => [{ plantingId: planting.id, slotId: slot.id, why, law }];
+      const bar = (why: BarWhy, law = false): Bar[] => [{ plantingId: planting.id, slotId: slot.id, why, law }];
       if (judgement?.barred) return bar(judgement.barred);
       const waits = waitingOn(input.treatments, planting.id, slot.day);
       const wait = waits.find(isLaw) ?? waits[0];
-      if (wait) return bar(sayWait(wait), isLaw(wait));
+      if (wait) return bar({ why: "treated", treatment: wait }, isLaw(wait));
       const wish = input.pickWishes.find(
         (w) => w.plantingId === planting.id && w.kind === "not-before" && slot.day < w.day,
       );
-      if (wish) return bar(`you said not before ${sayDay(wish.day)}`);
+      if (wish) return bar({ why: "not-before", day: wish.day });
       const air = at[j];
       if (!air) return [];
       const open = bed.cover === "none" || bed.cover === "fleece";
       if (open) {
         const { foliage } = crop.weather;
-        if (foliage === "dry" && air.wet)
-          return bar("its leaves are still wet then, and touching them spreads disease");
-        if (foliage === "dry-day" && air.rainMm >= RAINY_MM) return bar("it wants a dry day, and rain is forecast");
-        if (foliage === "fruit-dry" && air.wet) return bar("its fruit is still wet then, and would not keep");
+        // touching wet leaves spreads disease; wet fruit would not keep
+        if (foliage === "dry" && air.wet) return bar({ why: "wet-leaves" });
+        if (foliage === "dry-day" && air.rainMm >= RAINY_MM) return bar({ why: "rain" });
+        if (foliage === "fruit-dry" && air.wet) return bar({ why: "wet-fruit" });
         if (isDug(crop) && air.soil !== "workable" && air.soil !== "dry" && air.soil !== "baked")
-          return bar(air.soil === "frozen" ? "the soil is frozen then" : "the soil is too wet to dig then");
+          return bar({ why: air.soil === "frozen" ? "frozen" : "too-wet" });
       }
-      if (wilts(crop) && air.cooler !== null)
-        return bar(`leaves wilt at ${sayTemp(air.tempC, input.site.units)}; ${air.cooler} is cooler`);
+      if (wilts(crop) && air.cooler !== null) return bar({ why: "wilts", tempC: air.tempC, cooler: air.cooler });
       return [];
     }),
   );
 }
 
-type SlotAir = { wet: boolean; rainMm: number; tempC: number; soil: SoilState; cooler: string | null };
+type SlotAir = {
+  wet: boolean;
+  rainMm: number;
+  tempC: number;
+  soil: SoilState;
+  cooler: { day: string; startsAt: string } | null;
+};
 
 /** The air, leaves and soil at each slot; null beyond the forecast. */
 function slotWeather({ slots, days, record, site }: BarsInput): (SlotAir | null)[] {
@@ -100,7 +104,7 @@ function slotWeather({ slots, days, record, site }: BarsInput): (SlotAir | null)
             const other = air[k];
             return s.allowed && Math.abs(s.t - slots[j]!.t) <= 1 && other && other.tempC <= a.tempC - COOLER_C;
           });
-    return { ...a, cooler: cooler < 0 ? null : `${sayDay(slots[cooler]!.day)} ${slots[cooler]!.startsAt}` };
+    return { ...a, cooler: cooler < 0 ? null : { day: slots[cooler]!.day, startsAt: slots[cooler]!.startsAt } };
   });
 }
 

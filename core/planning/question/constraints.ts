@@ -1,6 +1,7 @@
-import { addDays, type Day, sayDay } from "../../calendar/day";
+import { addDays, type Day } from "../../calendar/day";
 import { type DatedWindow, slotsAhead, type Trip, type Window } from "../../calendar/windows";
-import { sayWait, type Treatment, waitingOn } from "../../garden/treatment";
+import { type Treatment, waitingOn } from "../../garden/treatment";
+import type { Held } from "../../planting/held";
 import type { PickWish } from "./wish";
 
 /** The next day after today on which anybody has time; null where no windows are kept: every day will do. */
@@ -19,11 +20,11 @@ export function heldToday(
   snapshot: { treatments: Treatment[]; pickWishes: PickWish[] },
   plantingId: string,
   today: Day,
-): string | null {
+): Held | null {
   const [wait] = waitingOn(snapshot.treatments, plantingId, today);
-  if (wait) return sayWait(wait);
+  if (wait) return { why: "treated", treatment: wait };
   const wish = snapshot.pickWishes.find((w) => w.plantingId === plantingId && w.kind === "not-before" && today < w.day);
-  return wish ? `you said not before ${sayDay(wish.day)}` : null;
+  return wish ? { why: "not-before", day: wish.day } : null;
 }
 
 /** The next day on which a planting is to be taken whole by the gardener's wish. */

@@ -34,22 +34,6 @@ export function inParts(supply: Supply, slots: readonly PlanSlot[], { roundMinut
   }));
 }
 
-const WORDS: Record<string, string> = {
-  "1/2": "half",
-  "1/3": "a third",
-  "2/3": "two thirds",
-  "1/4": "a quarter",
-  "3/4": "three quarters",
-};
-
-/** So many parts of a long job in words. @example sayParts(2, 3) // "two thirds of it" */
-export function sayParts(parts: number, of: number): string {
-  if (parts >= of) return "all of it";
-  for (const [d, n] of [2, 3, 4].flatMap((d) => [1, 2, 3].map((n) => [d, n] as const)))
-    if (parts * d === n * of && WORDS[`${n}/${d}`]) return `${WORDS[`${n}/${d}`]} of it`;
-  return `${parts} of ${of} parts of it`;
-}
-
 /** Entries of plantings joined where several are of parts of one and the same. @param join puts a second to a first */
 export function joined<T extends { plantingId: string }>(
   entries: readonly T[],

@@ -41,7 +41,7 @@ describe("picking for a meal", () => {
   it("offers what is ready and not barred, and nothing else", () => {
     expect(first).toBeDefined();
     for (const p of forAMeal(plantings, NOW_T)) expect(standsReadyG(p, NOW_T)).toBeGreaterThan(0);
-    const held = plantings.map((p) => ({ ...p, judgement: { ...p.judgement, held: "sprayed" } }));
+    const held = plantings.map((p) => ({ ...p, judgement: { ...p.judgement, held: { why: "for-seed" as const } } }));
     expect(forAMeal(held, NOW_T)).toEqual([]);
     const waits = plantings.map((p) => ({ ...p, judgement: { ...p.judgement, verdict: "not-yet" as const } }));
     expect(forAMeal(waits, NOW_T)).toEqual([]);

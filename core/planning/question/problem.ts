@@ -1,4 +1,6 @@
 import { type Day, daysBetween } from "../../calendar/day";
+import type { PlaceKind } from "../../household/place";
+import type { Held } from "../../planting/held";
 import type { Supply } from "../../planting/supply";
 
 /** A part of a day when a round could be; closed ones can only be used by the gardener's own hand. */
@@ -23,15 +25,19 @@ export type Wishes = {
   open: string[];
 };
 
+/** What only so much fits into: a kind of place, a crop's week at table (null: all its weeks), the tubs of one round. */
+export type StoreOf =
+  | { kind: "room"; place: PlaceKind; names: string[] }
+  | { kind: "use"; crop: string; week: number | null; spared: boolean }
+  | { kind: "containers" };
+
 /**
  * Something that only so much fits into: a fridge, the tubs for one round, a week's appetite. It may be overfilled, at
  * a price: what no longer fits is worth that much less, or as good as nothing.
  */
 export type Store = {
   id: string;
-  kind: "room" | "containers" | "use";
-  /** what it is, as in "the refrigerator is full" */
-  words: string;
+  of: StoreOf;
   capacity: number;
   /** what a unit over the capacity costs, in kilos of potatoes */
   over: number;
@@ -39,8 +45,14 @@ export type Store = {
   draws: { plantingId: string; perG: number; fromT: number; toT: number }[];
 };
 
+/** Why a planting may not be taken at an hour: it is held back altogether, or leaves, fruit, soil or heat forbid it then. */
+export type BarWhy =
+  | Held
+  | { why: "wet-leaves" | "rain" | "wet-fruit" | "frozen" | "too-wet" }
+  | { why: "wilts"; tempC: number; cooler: { day: Day; startsAt: string } };
+
 /** A planting that may not be taken at a slot, and why; the gardener's own hand can lift it unless it is the law. */
-export type Bar = { plantingId: string; slotId: string; why: string; law: boolean };
+export type Bar = { plantingId: string; slotId: string; why: BarWhy; law: boolean };
 
 /** A line of the plan before: staying with it is worth a little, so that a plan does not change for nothing. */
 export type Kept = { plantingId: string; slotId: string; take: "ready" | "strip" };

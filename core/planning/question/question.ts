@@ -1,7 +1,6 @@
 import { addDays, dayRange, daysBetween } from "../../calendar/day";
 import { isAway, slotsAhead } from "../../calendar/windows";
 import type { Crop } from "../../handbook/crop";
-import { householdStores } from "../../household/stores";
 import { SPARED_SHARE, type Taste, usualTaste } from "../../household/taste";
 import { placesWithLots } from "../../keeping/room";
 import type { Supply } from "../../planting/supply";
@@ -9,10 +8,11 @@ import { picksSince } from "../../weighing/by-planting";
 import { netOf } from "../../weighing/net";
 import { isCrop } from "../../weighing/pick";
 import { bookOf } from "../../weighing/taught-book";
-import { HORIZON_DAYS, type Outlook, type Snapshot } from "../outlook";
+import { type GrowingGarden, HORIZON_DAYS, type Outlook } from "../outlook";
 import { barsOf } from "./bars";
 import { inParts } from "./long-jobs";
 import { type Kept, type PlanProblem, type PlanSlot, slotTime, type Wishes } from "./problem";
+import { householdStores } from "./stores";
 
 /** Usual hours of a morning and an evening round where no window says otherwise. */
 const USUAL_STARTS = ["08:00", "17:30"];
@@ -22,7 +22,7 @@ const USUAL_STARTS = ["08:00", "17:30"];
  * household likes and has room for; what bars a planting from a slot.
  * @param kept lines of the plan before, which a new one keeps where little speaks against it
  */
-export function problemOf(snapshot: Snapshot, outlook: Outlook, wishes: Wishes, kept: Kept[] = []): PlanProblem {
+export function problemOf(snapshot: GrowingGarden, outlook: Outlook, wishes: Wishes, kept: Kept[] = []): PlanProblem {
   const { today, now } = outlook;
   const { garden } = snapshot;
   const slots = slotsOf(snapshot, outlook, wishes);
@@ -75,7 +75,7 @@ export function problemOf(snapshot: Snapshot, outlook: Outlook, wishes: Wishes, 
 }
 
 /** What the household thinks of each crop: as it said, else as most would. */
-export function tastesOf(snapshot: Pick<Snapshot, "tastes" | "garden">): (crop: Crop) => Taste {
+export function tastesOf(snapshot: Pick<GrowingGarden, "tastes" | "garden">): (crop: Crop) => Taste {
   const said = new Map(snapshot.tastes.map((t) => [t.id, t]));
   return (crop) => said.get(crop.id) ?? usualTaste(crop, snapshot.garden.eaters);
 }
@@ -133,7 +133,7 @@ function usableAtOnceG(crop: Crop, { weeklyG, sparedG }: Taste): number {
 const LAST_WEEK = 7;
 
 /** What was picked in the last week and cannot all be eaten yet, by crop, g. */
-function atHome(snapshot: Snapshot, outlook: Outlook, tasteOf: (crop: Crop) => Taste): Map<string, number> {
+function atHome(snapshot: GrowingGarden, outlook: Outlook, tasteOf: (crop: Crop) => Taste): Map<string, number> {
   const left = new Map<string, number>();
   const cropOf = new Map(outlook.plantings.map((p) => [p.planting.id, p.crop]));
   const earliest = addDays(outlook.today, -LAST_WEEK);
@@ -154,7 +154,7 @@ function atHome(snapshot: Snapshot, outlook: Outlook, tasteOf: (crop: Crop) => T
 }
 
 /** "Take all on a day" as wishes: it is taken at that day's hour, and at no later one. */
-function allOn(snapshot: Snapshot, slots: readonly PlanSlot[]): Pick<Wishes, "take" | "leave"> {
+function allOn(snapshot: GrowingGarden, slots: readonly PlanSlot[]): Pick<Wishes, "take" | "leave"> {
   const take: Wishes["take"] = [];
   const leave: Wishes["leave"] = [];
   for (const { plantingId, kind, day } of snapshot.pickWishes) {
@@ -168,7 +168,7 @@ function allOn(snapshot: Snapshot, slots: readonly PlanSlot[]): Pick<Wishes, "ta
   return { take, leave };
 }
 
-function slotsOf(snapshot: Snapshot, { today, now }: Outlook, wishes: Wishes): PlanSlot[] {
+function slotsOf(snapshot: GrowingGarden, { today, now }: Outlook, wishes: Wishes): PlanSlot[] {
   const { pickers, roundMinutes } = snapshot.garden;
   const windows = slotsAhead(now, HORIZON_DAYS, snapshot.windows, snapshot.trips, snapshot.datedWindows);
   const slots: PlanSlot[] = windows.map(({ by, ...s }) => ({

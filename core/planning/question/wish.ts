@@ -14,11 +14,6 @@ export const pickWishSchema = z.object({
 });
 export type PickWish = z.infer<typeof pickWishSchema>;
 
-export const PICK_WISH_WORDS: Record<PickWish["kind"], string> = {
-  "not-before": "not before",
-  "take-all": "take all on",
-};
-
 /** A schedule in which what is to be taken whole on a day is stripped then, ready or not. */
 export function takenWhole(problem: PlanProblem, schedule: Schedule, wishes: readonly PickWish[]): Schedule {
   return schedule.map((steps, p) => {

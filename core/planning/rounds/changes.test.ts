@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { changesOf, missedRounds, sayChanges } from "./changes";
+import { sayChanges } from "../words";
+import { changesOf, missedRounds } from "./changes";
 import type { PlannedRound } from "./rounds";
 
 const round = (day: string, startsAt: string, plantings: string[], over: Partial<PlannedRound> = {}): PlannedRound => ({

@@ -1,8 +1,9 @@
 import { describe, expect, it } from "vitest";
 import { problem, slot, supply } from "../../fixtures/problem";
-import type { Store } from "../question/problem";
-import { linesOf, lostG, sayLine, totalsOf } from "./explain";
-import { fullestPlaces, leftStanding, sayPlace } from "./left";
+import type { Store, StoreOf } from "../question/problem";
+import { sayLeft, sayPlace, sayReason } from "../words";
+import { linesOf, lostG, reasonOf, totalsOf } from "./explain";
+import { fullestPlaces, leftStanding } from "./left";
 import { scheduleOf, urgenciesOf } from "./rounds";
 
 /** Worked by hand on plain numbers: what is said of a line, of what is left, and what a plan sums up to. */
@@ -17,7 +18,8 @@ describe("why a line stands where it does", () => {
     [slot(0, "17:15", 60), slot(3, "17:15", 60)],
     [supply("a", { frost: { 2: 0.4, 5: 0.7 }, gale: { 1: 0.6 } })],
   );
-  const say = (over: object, withRounds = true) => sayLine(plan, plan.supplies[0]!, line(over), "metric", withRounds);
+  const say = (over: object, withRounds = true) =>
+    sayReason(reasonOf(plan, plan.supplies[0]!, line(over)), "metric", withRounds);
   it("disease goes first where it takes most, then frost, then a gale, then age", () => {
     expect(say({ lostSickG: 900, lostFrostG: 800 })).toMatch(
       /^disease was seen in it, and spreads; left, 900 g is lost/,
@@ -49,13 +51,13 @@ describe("why a line stands where it does", () => {
       [slot(0, "17:15", 60), slot(1, "17:15", 0, { away: true }), slot(3, "17:15", 60)],
       [supply("a")],
     );
-    expect(sayLine(away, away.supplies[0]!, line({ lostOverG: 900, nextSlot: 2, skipG: 800 }), "metric")).toMatch(
-      /you are away in between, and the next round is Fri 9 Oct/,
-    );
+    expect(
+      sayReason(reasonOf(away, away.supplies[0]!, line({ lostOverG: 900, nextSlot: 2, skipG: 800 })), "metric"),
+    ).toMatch(/you are away in between, and the next round is Fri 9 Oct/);
   });
   it("what bears on begins with a first handful", () => {
     const green = problem([slot(0, "17:15", 60)], [supply("a", { once: false, readyOn: 6 })]);
-    expect(sayLine(green, green.supplies[0]!, line({ expectedG: 120 }), "metric")).toBe(
+    expect(sayReason(reasonOf(green, green.supplies[0]!, line({ expectedG: 120 })), "metric")).toBe(
       "a first 120 g expected by then; it bears on",
     );
   });
@@ -93,11 +95,15 @@ describe("what a line brings and costs", () => {
 
 describe("what no round takes, and why", () => {
   const hour = [slot(0, "17:15", 60), slot(1, "17:15", 60)];
-  const why = (over: Parameters<typeof supply>[1], more: Parameters<typeof problem>[2] = {}, slots = hour) =>
-    leftStanding(problem(slots, [supply("a", over)], more), [[]])[0]?.why;
+  const why = (over: Parameters<typeof supply>[1], more: Parameters<typeof problem>[2] = {}, slots = hour) => {
+    const [left] = leftStanding(problem(slots, [supply("a", over)], more), [[]]);
+    return left && sayLeft(left, "metric");
+  };
   const ripe = { readyOn: -20, primeFor: 200 };
-  const store = (kind: Store["kind"], capacity: number): Store => ({
-    ...{ id: kind, kind, words: kind === "room" ? "shed rafters" : "kale", capacity, over: 1 },
+  const rafters: StoreOf = { kind: "room", place: "airy", names: ["shed rafters, airy and dry"] };
+  const kale: StoreOf = { kind: "use", crop: "Kale", week: null, spared: false };
+  const store = (of: StoreOf, capacity: number): Store => ({
+    ...{ id: of.kind, of, capacity, over: 1 },
     draws: [{ plantingId: "a", perG: 0.002, fromT: 0, toT: 15 }],
   });
   it.each<[string, Parameters<typeof why>, string]>([
@@ -108,29 +114,29 @@ describe("what no round takes, and why", () => {
       "barred in every hour",
       [
         ripe,
-        { bars: hour.map((s) => ({ plantingId: "a", slotId: s.id, why: "you said not before Sunday", law: false })) },
+        { bars: hour.map((s) => ({ plantingId: "a", slotId: s.id, why: { why: "for-seed" as const }, law: false })) },
       ],
-      "you said not before Sunday",
+      "it is kept for seed",
     ],
     [
       "longer than any hour",
       [{ ...ripe, minutesPerG: 0.02 }],
       "it takes 103 minutes, longer than any time you have for a round",
     ],
-    ["a full shelf", [ripe, { stores: [store("room", 0)] }], "no room: shed rafters"],
-    ["eaten enough", [ripe, { stores: [store("use", 0)] }], "enough kale at home or on the way"],
+    ["a full shelf", [ripe, { stores: [store(rafters, 0)] }], "no room: shed rafters, airy and dry"],
+    ["eaten enough", [ripe, { stores: [store(kale, 0)] }], "enough kale at home or on the way"],
     ["worth little", [{ ...ripe, standingG: 50 }], "it would bring less than the minutes are worth"],
     ["it can wait", [ripe], "it bears waiting"],
   ])("%s", (_, args, words) => expect(why(...args)).toBe(words));
   it("one hour that is open is enough not to be barred; tubs that are full are no room that is missing", () => {
-    const one = { bars: [{ plantingId: "a", slotId: hour[0]!.id, why: "wet", law: false }] };
+    const one = { bars: [{ plantingId: "a", slotId: hour[0]!.id, why: { why: "wet-leaves" as const }, law: false }] };
     expect(why(ripe, one)).toBe("it bears waiting");
-    expect(why(ripe, { stores: [{ ...store("room", 0), kind: "containers" }] })).toBe("it bears waiting");
+    expect(why(ripe, { stores: [store({ kind: "containers" }, 0)] })).toBe("it bears waiting");
   });
   it("what is taken is not left, and the rest of it is called so", () => {
     const plan = problem(hour, [supply("a", ripe), supply("a", ripe), supply("b", ripe)]);
     const left = leftStanding(plan, [[{ slot: 0, take: "ready" }], [], []]);
-    expect(left.map((l) => [l.plantingId, l.why])).toEqual([
+    expect(left.map((l) => [l.plantingId, sayLeft(l, "metric")])).toEqual([
       ["a", "the rest of it: it bears waiting"],
       ["b", "it bears waiting"],
     ]);
@@ -140,28 +146,35 @@ describe("what no round takes, and why", () => {
 describe("places when they are fullest", () => {
   it("in litres, the tightest first, with the day", () => {
     const ripe = { readyOn: -20, primeFor: 200 };
-    const room = (id: string, words: string, capacity: number, plantingId: string): Store => ({
-      ...{ id, kind: "room", words, capacity, over: 1 },
+    const room = (id: string, of: StoreOf, capacity: number, plantingId: string): Store => ({
+      ...{ id, of, capacity, over: 1 },
       draws: [{ plantingId, perG: 0.002, fromT: 0, toT: 15 }],
     });
     const plan = problem([slot(0, "17:15", 60)], [supply("a", ripe), supply("b", ripe)], {
       stores: [
-        room("x", "cellar", 100, "a"),
-        room("y", "rafters", 20, "b"),
-        { ...room("z", "tubs", 1, "a"), kind: "containers" },
+        room("x", { kind: "room", place: "cellar", names: ["cellar"] }, 100, "a"),
+        room("y", { kind: "room", place: "airy", names: ["rafters"] }, 20, "b"),
+        room("z", { kind: "containers" }, 1, "a"),
       ],
     });
     const full = fullestPlaces(plan, [[{ slot: 0, take: "ready" }], [{ slot: 0, take: "ready" }]]);
-    expect(full.map((f) => [f.words, Math.round(f.peak), f.day])).toEqual([
+    expect(full.map((f) => [f.room.names[0], Math.round(f.peak), f.day])).toEqual([
       ["rafters", 10, "2026-10-06"],
       ["cellar", 10, "2026-10-06"],
     ]);
   });
   it.each([
-    [35.4, "fridge: 35 of 35 free litres filled by Tue 6 Oct"],
-    [35.6, "fridge: 36 litres come by Tue 6 Oct, and 35 are free"],
+    [35.4, "refrigerator: 35 of 35 free litres filled by Tue 6 Oct"],
+    [35.6, "refrigerator: 36 litres come by Tue 6 Oct, and 35 are free"],
   ])("%f of 35 litres is said as it is", (peak, words) =>
-    expect(sayPlace({ words: "fridge", capacity: 35, peak, day: "2026-10-06" })).toBe(words),
+    expect(
+      sayPlace({
+        room: { kind: "room", place: "fridge", names: ["refrigerator"] },
+        capacity: 35,
+        peak,
+        day: "2026-10-06",
+      }),
+    ).toBe(words),
   );
 });
 
@@ -223,7 +236,7 @@ describe("stored rounds as a schedule", () => {
 
 describe("what is urgent", () => {
   const slots = [slot(0, "17:15", 60)];
-  const of = (...supplies: ReturnType<typeof supply>[]) => urgenciesOf(problem(slots, supplies), "metric");
+  const of = (...supplies: ReturnType<typeof supply>[]) => urgenciesOf(problem(slots, supplies));
   it("is told by what would be lost, dearest first, with its cause", () => {
     const ripe = { readyOn: -20, primeFor: 200 };
     const all = of(
@@ -241,6 +254,6 @@ describe("what is urgent", () => {
   it("is nothing that bears on and is green, nothing worth less than a hundred grams of potatoes, nothing without an hour", () => {
     expect(of(supply("green", { once: false, readyOn: 9, rateG: 500, frost: { 2: 0.9 } }))).toEqual([]);
     expect(of(supply("small", { readyOn: -20, primeFor: 200, standingG: 100, frost: { 2: 0.5 } }))).toEqual([]);
-    expect(urgenciesOf(problem([], [supply("a")]), "metric")).toEqual([]);
+    expect(urgenciesOf(problem([], [supply("a")]))).toEqual([]);
   });
 });

@@ -1,8 +1,6 @@
-import { sayDay, weekdayName } from "../../calendar/day";
+import type { Day } from "../../calendar/day";
 import { type Fate, firstPick, massOf, NOTHING, nextPick, stripMassG } from "../../planting/fate";
 import type { Supply } from "../../planting/supply";
-import { sayMass, type UnitSystem } from "../../units/mass";
-import { sayTemp } from "../../units/say";
 import type { PlanProblem } from "../question/problem";
 import { atMost, fateOf, type PathStep } from "../solver/paths";
 
@@ -74,50 +72,59 @@ export function linesOf(
 export const lostG = (line: Pick<LineForecast, "lostFrostG" | "lostGaleG" | "lostOverG" | "lostSickG">): number =>
   line.lostFrostG + line.lostGaleG + line.lostOverG + line.lostSickG;
 
-/**
- * Why a line stands where it does, in a sentence: the hazard that would take most, or ripeness; and what skipping costs.
- * @param withRounds whether to speak of the next round too
- */
-export function sayLine(
-  problem: PlanProblem,
-  supply: Supply,
-  line: LineForecast,
-  system: UnitSystem,
-  withRounds = true,
-): string {
+/** What is lost by leaving a line altogether, g, and the later round that would still do; null: none would. */
+export type Loss = { lostG: number; bearsUntil: Day | null };
+
+/** Why a line stands where it does: the hazard that would take most of it, or age, or ripeness with nothing to lose. */
+export type LineReason =
+  | ({ cause: "disease" } & Loss)
+  /** the night that is likeliest to be too cold in its bed, and the temperature that harms it, °C */
+  | ({ cause: "frost"; chance: number; day: Day; killC: number } & Loss)
+  | ({ cause: "gale"; chance: number; day: Day } & Loss)
+  /** it goes over; whether it bears on, what comes next, and whether days away lie between */
+  | ({ cause: "age"; bearsOn: boolean; away: boolean; nextDay: Day | null } & Loss)
+  | { cause: "first"; expectedG: number }
+  | { cause: "ripe"; chance: number; expectedG: number };
+
+/** A loss of less is not worth a reason, g. */
+const LEAST_LOSS_G = 15;
+/** A later round would still do where skipping costs less than this share of what is lost at the end. */
+const BEARABLE = 0.15;
+
+/** Why a line stands where it does. */
+export function reasonOf(problem: PlanProblem, supply: Supply, line: LineForecast): LineReason {
   const from = Math.ceil(problem.slots[line.slot]!.t - 0.25);
   const until = problem.horizonDays;
-  const lost = lostG(line);
   const next = line.nextSlot >= 0 ? problem.slots[line.nextSlot]! : null;
-  const bearable = next && line.skipG < 0.15 * lost ? `, though ${sayDay(next.day)} would still do` : "";
-  const left = (massG: number) => (massG >= 15 ? `; left, ${sayMass(massG, system)} is lost${bearable}` : "");
-  if (line.lostSickG > Math.max(line.lostFrostG, line.lostGaleG, line.lostOverG) && line.lostSickG >= 15)
-    return `disease was seen in it, and spreads${left(line.lostSickG)}`;
-  if (line.lostFrostG >= line.lostOverG && line.lostFrostG >= line.lostGaleG && line.lostFrostG >= 15) {
+  const loss = (massG: number): Loss => ({
+    lostG: massG,
+    bearsUntil: next && line.skipG < BEARABLE * lostG(line) ? next.day : null,
+  });
+  if (line.lostSickG > Math.max(line.lostFrostG, line.lostGaleG, line.lostOverG) && line.lostSickG >= LEAST_LOSS_G)
+    return { cause: "disease", ...loss(line.lostSickG) };
+  if (line.lostFrostG >= line.lostOverG && line.lostFrostG >= line.lostGaleG && line.lostFrostG >= LEAST_LOSS_G) {
     let night = -1;
     for (let d = from; d < until && d < supply.days.length; d++)
       if (night < 0 || supply.days[d]!.killChance > supply.days[night]!.killChance) night = d;
     const day = supply.days[Math.max(0, night)]!;
-    return `${Math.round(day.killChance * 100)} % chance of frost in this bed in the night to ${weekdayName(day.day)}, which harms at ${sayTemp(supply.killC, system, 1)}${left(line.lostFrostG)}`;
+    return { cause: "frost", chance: day.killChance, day: day.day, killC: supply.killC, ...loss(line.lostFrostG) };
   }
-  if (line.lostGaleG > line.lostOverG && line.lostGaleG >= 15) {
+  if (line.lostGaleG > line.lostOverG && line.lostGaleG >= LEAST_LOSS_G) {
     let worst = Math.max(0, Math.floor(problem.slots[line.slot]!.t));
     for (let d = worst; d < until && d < supply.days.length; d++)
       if (supply.days[d]!.galeChance > supply.days[worst]!.galeChance) worst = d;
     const day = supply.days[worst]!;
-    return `${Math.round(day.galeChance * 100)} % chance of a gale on ${weekdayName(day.day)}${left(line.lostGaleG)}`;
+    return { cause: "gale", chance: day.galeChance, day: day.day, ...loss(line.lostGaleG) };
   }
-  const away = problem.slots.some((s, j) => s.away && j > line.slot && (line.nextSlot < 0 || j < line.nextSlot));
-  const then = next ? `the next round is ${sayDay(next.day)}` : "no later round in this plan";
   const c = supply.days[Math.min(supply.days.length - 1, Math.floor(problem.slots[line.slot]!.t))]!.chances;
-  if (line.lostOverG >= 15) {
-    const state = c.ready + c.past < 0.5 ? "bears on, and goes over when left" : "passing its prime";
-    const when = bearable || !withRounds ? "" : `; ${away ? "you are away in between, and " : ""}${then}`;
-    return `${state}${when}${left(line.lostOverG)}`;
+  const ripe = c.ready + c.past;
+  if (line.lostOverG >= LEAST_LOSS_G) {
+    const away = problem.slots.some((s, j) => s.away && j > line.slot && (line.nextSlot < 0 || j < line.nextSlot));
+    return { cause: "age", bearsOn: ripe < 0.5, away, nextDay: next?.day ?? null, ...loss(line.lostOverG) };
   }
-  const ripe = Math.round((c.ready + c.past) * 100);
-  if (ripe < 50 && !supply.once) return `a first ${sayMass(line.expectedG, system)} expected by then; it bears on`;
-  return `${ripe} % likely ready by then, ${sayMass(line.expectedG, system)} expected; it would bear waiting`;
+  return Math.round(ripe * 100) < 50 && !supply.once
+    ? { cause: "first", expectedG: line.expectedG }
+    : { cause: "ripe", chance: ripe, expectedG: line.expectedG };
 }
 
 /** Sum of two fates. */

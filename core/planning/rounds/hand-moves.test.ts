@@ -52,8 +52,10 @@ describe("rounds moved by hand", () => {
     expect(moveLines(two, "a", ["nobody"], hour("2026-10-09"), "new")).toEqual(two);
   });
   it("a line inside the wait that a label sets is unlawful, one that only the weather bars is not", () => {
-    const bar = (law: boolean) => [{ plantingId: "x", slotId: "2026-10-06T17:30", why: "sprayed", law }];
-    expect(unlawful(two, bar(true))).toEqual({ plantingId: "x", why: "sprayed" });
+    const bar = (law: boolean) => [
+      { plantingId: "x", slotId: "2026-10-06T17:30", why: { why: "for-seed" as const }, law },
+    ];
+    expect(unlawful(two, bar(true))).toEqual({ plantingId: "x", why: { why: "for-seed" } });
     expect(unlawful(two, bar(false))).toBeNull();
     expect(unlawful(moveRound(two, "a", hour("2026-10-07")), bar(true))).toBeNull();
   });

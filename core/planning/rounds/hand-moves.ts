@@ -1,4 +1,4 @@
-import type { Bar } from "../question/problem";
+import type { Bar, BarWhy } from "../question/problem";
 import type { PlannedRound } from "./rounds";
 
 /** An hour to move to. */
@@ -65,7 +65,7 @@ export function moveLines<R extends PlannedRound>(
 export function unlawful(
   rounds: readonly PlannedRound[],
   bars: readonly Bar[],
-): { plantingId: string; why: string } | null {
+): { plantingId: string; why: BarWhy } | null {
   const law = new Map(bars.filter((b) => b.law).map((b) => [`${b.plantingId} ${b.slotId}`, b.why]));
   for (const r of rounds)
     for (const { plantingId } of r.lines) {

@@ -25,7 +25,7 @@ describe("what a round glances at besides its own lines", () => {
     expect(ids(inPassing(plantings, TODAY, new Set([first]), STOP_KG))).not.toContain(first);
   });
   it("is nothing that is barred", () => {
-    const barred = likely.map((p) => ({ ...p, judgement: { ...p.judgement, barred: "season over" } }));
+    const barred = likely.map((p) => ({ ...p, judgement: { ...p.judgement, barred: { why: "ended" as const } } }));
     expect(inPassing(barred, TODAY, new Set(), STOP_KG)).toEqual([]);
   });
   it("asks for fewer pieces the bigger and dearer they are, and for more the dearer the stop", () => {

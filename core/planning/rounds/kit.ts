@@ -10,8 +10,6 @@ const HOT_C = 28;
 /** From so much at one stop it is lifted onto a sheet and carried in halves, g. */
 const HEAP_G = 10_000;
 
-const WEAR_WORDS: Record<Crop["wear"][number], string> = { gloves: "gloves", sleeves: "long sleeves" };
-
 /**
  * What to take along on a round, each thing once: tools and containers of its crops, what their hairs and thorns ask
  * to be worn, a sheet where a heap comes out of the ground or rain falls, water and a hat in the heat. Common practice.
@@ -25,9 +23,9 @@ export function kitOf(
   return [
     ...new Set([
       ...lines.flatMap((l) => [l.taken.tool, l.taken.container]),
-      ...lines.flatMap((l) => l.wear.map((w) => WEAR_WORDS[w])),
+      ...lines.flatMap((l) => l.wear),
       ...(lines.length > 0 && (wet || heap) ? ["tarpaulin"] : []),
-      ...(lines.length > 0 && (weather?.tempMaxC ?? 0) >= HOT_C ? ["water to drink", "hat"] : []),
+      ...(lines.length > 0 && (weather?.tempMaxC ?? 0) >= HOT_C ? ["water", "hat"] : []),
     ]),
   ].filter((thing) => thing !== BARE);
 }
@@ -46,8 +44,8 @@ export function walkKit(plantings: readonly PlantingOutlook[], today: string): s
     ...new Set([
       ...(cues.some(({ cue }) => cue.kind === "measure") ? ["tape measure"] : []),
       ...cues.flatMap(({ cue, crop }) => (cue.usesUp ? [crop.technique.tool] : [])),
-      ...due.flatMap((p) => p.crop.wear.map((w) => WEAR_WORDS[w])),
-      ...(due.length > 0 ? ["a small basket"] : []),
+      ...due.flatMap((p) => p.crop.wear),
+      ...(due.length > 0 ? ["basket"] : []),
     ]),
   ].filter((thing) => thing !== BARE);
 }

@@ -8,13 +8,6 @@ export type Stop = { id: string; bed: Bed; crop: Crop; sick: boolean };
 /** Why a stop comes when it comes. */
 export type StopTurn = "dew" | "delicate" | "dry" | "heavy" | "sick";
 const TURNS: readonly StopTurn[] = ["dew", "dry", "delicate", "heavy", "sick"];
-export const TURN_WORDS: Record<StopTurn, string> = {
-  dew: "leaves and roots first, while the dew lies",
-  dry: "once the leaves are dry",
-  delicate: "soft fruit late, in one layer on top",
-  heavy: "heavy and dirty late",
-  sick: "a sick bed last, so that hands and blades do not carry it",
-};
 
 /** Weight of one piece above which a crop is left for the end of a round, g (own choice: a squash, a cabbage). */
 const HEAVY_PIECE_G = 900;

@@ -1,12 +1,20 @@
 import type { Supply } from "../../planting/supply";
-import type { UnitSystem } from "../../units/mass";
-import { joined, sayParts } from "../question/long-jobs";
+import { joined } from "../question/long-jobs";
 import type { PlanProblem } from "../question/problem";
 import type { Schedule } from "../solver/optimise";
-import { type LineForecast, linesOf, lostG, sayLine } from "./explain";
+import { type LineForecast, type LineReason, linesOf, lostG, reasonOf } from "./explain";
 import type { Round, RoundLine } from "./round";
 
 export type PlannedRound = Round & { lines: RoundLine[] };
+
+/** A round with its lines, whatever is said of them. */
+export type LinedRound = Round & { lines: Omit<RoundLine, "why">[] };
+
+/** A line as it is drawn up: why it stands there, and how many parts of a long job it holds; null: all of it. */
+export type DrawnLine = Omit<RoundLine, "why"> & { reason: LineReason; parts: { here: number; of: number } | null };
+/** A round as it is drawn up, its reasons not in words yet (`planning/words.ts`). */
+export type DrawnRound = Round & { lines: DrawnLine[] };
+
 /** Lines that would bring less than this are not worth a bead, g. */
 export const LEAST_LINE_G = 25;
 
@@ -18,10 +26,9 @@ export const LEAST_LINE_G = 25;
 export function roundsOf(
   problem: PlanProblem,
   schedule: Schedule,
-  system: UnitSystem,
   newId: () => string,
   known: ReadonlyMap<string, Round> = new Map(),
-): PlannedRound[] {
+): DrawnRound[] {
   const open = [...new Set(schedule.flat().map((s) => s.slot))].sort((a, b) => a - b);
   for (const slotId of known.keys()) {
     const j = problem.slots.findIndex((s) => s.id === slotId);
@@ -44,7 +51,7 @@ export function roundsOf(
     };
     const here = forecasts
       .filter(({ line }) => line.slot === j && line.expectedG >= LEAST_LINE_G)
-      .map(({ line, p }) => roundLine(problem, line, p, round.id, newId(), system));
+      .map(({ line, p }) => roundLine(problem, line, p, round.id, newId()));
     // parts of a long job in one and the same hour are one line
     const lines = joined(here, (a, b) => ({
       ...a,
@@ -54,24 +61,13 @@ export function roundsOf(
     })).map((line) => {
       const of = problem.supplies.find((s) => s.plantingId === line.plantingId)?.part?.of ?? 1;
       const parts = here.filter((l) => l.plantingId === line.plantingId).length;
-      return of > 1 && parts < of
-        ? { ...line, why: `${sentence(sayParts(parts, of))}: ${line.why}`.slice(0, 400) }
-        : line;
+      return of > 1 && parts < of ? { ...line, parts: { here: parts, of } } : line;
     });
     return lines.length > 0 || kept ? [{ ...round, lines }] : [];
   });
 }
 
-const sentence = (words: string): string => words[0]!.toUpperCase() + words.slice(1);
-
-const roundLine = (
-  problem: PlanProblem,
-  line: LineForecast,
-  p: number,
-  roundId: string,
-  id: string,
-  system: UnitSystem,
-): RoundLine => ({
+const roundLine = (problem: PlanProblem, line: LineForecast, p: number, roundId: string, id: string): DrawnLine => ({
   id,
   roundId,
   plantingId: line.plantingId,
@@ -79,11 +75,12 @@ const roundLine = (
   expectedG: Math.round(line.expectedG),
   lostG: Math.round(lostG(line)),
   minutes: Math.round(line.minutes * 10) / 10,
-  why: sayLine(problem, problem.supplies[p]!, line, system),
+  reason: reasonOf(problem, problem.supplies[p]!, line),
+  parts: null,
 });
 
 /** Stored rounds as a schedule over the problem's slots; rounds at slots the problem does not have are left out. */
-export function scheduleOf(problem: PlanProblem, rounds: readonly PlannedRound[]): Schedule {
+export function scheduleOf(problem: PlanProblem, rounds: readonly LinedRound[]): Schedule {
   const slotOf = new Map(problem.slots.map((s, j) => [s.id, j]));
   return problem.supplies.map((supply) => {
     const steps = rounds
@@ -104,7 +101,7 @@ export function scheduleOf(problem: PlanProblem, rounds: readonly PlannedRound[]
 /** When a part of a long job is done by stored rounds: each of its lines holds as many parts as its mass says. */
 function stepsOfPart(
   { plantingId, part, standingG }: Supply,
-  rounds: readonly PlannedRound[],
+  rounds: readonly LinedRound[],
   slotOf: ReadonlyMap<string, number>,
 ): Schedule[number] {
   const held = rounds
@@ -125,7 +122,7 @@ export type Urgency = {
   lostG: number;
   worth: number;
   cause: "frost" | "gale" | "age" | "disease";
-  why: string;
+  reason: LineReason;
 };
 
 /** Under this chance of being ready there is nothing ripe to lose. */
@@ -135,7 +132,7 @@ const HARDLY_READY = 0.25;
 const LEAST_WORTH = 0.1;
 
 /** Plantings in order of what would be lost by leaving them to the end of the plan, if taken at the next chance instead. */
-export function urgenciesOf(problem: PlanProblem, system: UnitSystem): Urgency[] {
+export function urgenciesOf(problem: PlanProblem): Urgency[] {
   const next = problem.slots.findIndex((s) => s.allowed);
   const slot = next >= 0 ? next : 0;
   if (problem.slots.length === 0) return [];
@@ -162,7 +159,7 @@ export function urgenciesOf(problem: PlanProblem, system: UnitSystem): Urgency[]
         lostG: lost,
         worth: lost * supply.worthPerG,
         cause,
-        why: sayLine(problem, supply, line, system, false),
+        reason: reasonOf(problem, supply, line),
       } as const,
     ];
   });

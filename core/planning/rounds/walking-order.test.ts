@@ -2,7 +2,8 @@ import { describe, expect, it } from "vitest";
 import { addDays } from "../../calendar/day";
 import { bed, check, plainWeather, planting } from "../../fixtures/garden";
 import { newGarden } from "../../garden/garden";
-import { outlookOf, type Snapshot } from "../outlook";
+import type { Snapshot } from "../../snapshot";
+import { outlookOf } from "../outlook";
 import { walkingOrder } from "./walking-order";
 
 const TODAY = "2026-08-10";

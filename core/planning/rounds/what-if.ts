@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { addDays, type Day } from "../../calendar/day";
 import type { ForecastDay } from "../../weather/daily";
-import type { Snapshot } from "../outlook";
+import type { GrowingGarden } from "../outlook";
 
 /** Something that may come other than thought: how many nights the cold comes earlier, and so on. */
 export const supposalSchema = z.object({
@@ -26,7 +26,7 @@ export const supposes = (s: Supposal): boolean =>
  * A garden as it would be if something came other than thought. Two pickers have twice the minutes in every window of
  * their own; the minutes of a plan are then person-minutes. The stand-in stays one.
  */
-export function supposed(snapshot: Snapshot, today: Day, s: Supposal): Snapshot {
+export function supposed<G extends GrowingGarden>(snapshot: G, today: Day, s: Supposal): G {
   const next = snapshot.trips.filter((t) => t.toDay >= today).sort((a, b) => (a.fromDay < b.fromDay ? -1 : 1))[0];
   return {
     ...snapshot,

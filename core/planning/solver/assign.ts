@@ -1,9 +1,9 @@
-import { type Frame, overfilled, stepsValue } from "./frame";
+import { type Frame, overfilled, stepsValue, type Unmet } from "./frame";
 import { arcAt, type BestPath, bestPath, type PathStep, type Prices, stepG, stepMinutes } from "./paths";
 import { priceInto, pricesOf, type SlotPrices } from "./relax";
 
 /** A plan in the making: which slots hold a round, every planting's steps, its value, wishes not met. */
-export type Assignment = { open: Uint8Array; schedule: PathStep[][]; value: number; unmet: string[] };
+export type Assignment = { open: Uint8Array; schedule: PathStep[][]; value: number; unmet: Unmet[] };
 
 /** Every planting's path (its value without the stores) beside the minutes and stores they take together. */
 export type Table = { paths: BestPath[]; minutes: Float64Array; fill: Float64Array };
@@ -173,7 +173,7 @@ export function openOf(f: Frame, t: Table): Uint8Array {
 }
 
 /** Sums a table up: value less the minutes of opening every slot that is used or asked for, and what is overfilled. */
-export function tally(f: Frame, t: Table, unmet: string[]): Assignment {
+export function tally(f: Frame, t: Table, unmet: Unmet[]): Assignment {
   const open = openOf(f, t);
   return { open, schedule: t.paths.map((p) => p.steps), value: tableValue(f, t, open), unmet };
 }
@@ -247,8 +247,8 @@ export function improveAll(f: Frame, t: Table, open: Uint8Array, passes: number)
 const MOST_DROPS = 5000;
 
 /** Drops lines, cheapest by the minute first, until every slot's minutes suffice. @returns wishes that cannot be met */
-export function makeRoom(f: Frame, t: Table, open: Uint8Array): string[] {
-  const unmet: string[] = [];
+export function makeRoom(f: Frame, t: Table, open: Uint8Array): Unmet[] {
+  const unmet: Unmet[] = [];
   const settled = new Uint8Array(f.n);
   // every drop frees minutes, so this ends long before; the bound is there so that no plan can ever hang
   for (let drops = 0; ; drops++) {
@@ -261,7 +261,7 @@ export function makeRoom(f: Frame, t: Table, open: Uint8Array): string[] {
     else {
       settled[worst] = 1;
       const needed = Math.round(t.minutes[worst]! + f.problem.roundMinutes);
-      unmet.push(`what you asked for on ${f.problem.slots[worst]!.day} takes ${needed} minutes, more than its window`);
+      unmet.push({ why: "too-long", day: f.problem.slots[worst]!.day, minutes: needed });
     }
   }
 }

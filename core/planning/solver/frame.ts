@@ -1,6 +1,13 @@
-import { sayDay } from "../../calendar/day";
-import type { PlanProblem } from "../question/problem";
+import type { Day } from "../../calendar/day";
+import type { BarWhy, PlanProblem } from "../question/problem";
 import { type Arcs, arcAt, type PathStep, pathWorth, stepG } from "./paths";
+
+/** A wish that could not be kept: it contradicts the calendar, another wish, the law or the crop, or takes too long. */
+export type Unmet =
+  | { why: "no-such-hour" | "take-and-leave"; slotId: string }
+  | { why: "law"; slotId: string; bar: BarWhy }
+  | { why: "taken-once"; slotIds: string[] }
+  | { why: "too-long"; day: Day; minutes: number };
 
 /** Units of a store that a gram of one planting fills when it is picked at a slot. */
 export type Draw = { store: number; perG: number };
@@ -34,16 +41,14 @@ export type Frame = {
   forced: Uint8Array;
   /** slots each planting may use at all (1) */
   mayUse: Uint8Array[];
-  /** wishes that contradict each other or the calendar, in words; the rest is planned without them */
-  contradictions: string[];
+  /** wishes that contradict each other or the calendar; the rest is planned without them */
+  contradictions: Unmet[];
 };
 
 /** Minutes of a slot that no window bounds. */
 export const UNBOUNDED_MINUTES = 24 * 60;
 /** What a line that stays where it was is worth more, as a share of the worth of opening a round. */
 const STAYING = 0.25;
-
-const sayHour = (slotId: string): string => `${sayDay(slotId.slice(0, 10))}, ${slotId.slice(11)}`;
 
 /**
  * A planting's arcs without those that take longer than the whole window: no plan can hold them, and while they stand
@@ -112,9 +117,9 @@ export function frameOf(problem: PlanProblem, all: readonly Arcs[]): Frame {
 }
 
 function mustsOf(problem: PlanProblem, arcs: readonly Arcs[], slotIndex: ReadonlyMap<string, number>) {
-  const contradictions: string[] = [];
+  const contradictions: Unmet[] = [];
   for (const w of problem.wishes.take)
-    if (!slotIndex.has(w.slotId)) contradictions.push(`${sayHour(w.slotId)} is not an hour of this fortnight`);
+    if (!slotIndex.has(w.slotId)) contradictions.push({ why: "no-such-hour", slotId: w.slotId });
   const pair = (w: { plantingId: string; slotId: string }) => `${w.plantingId} ${w.slotId}`;
   const left = new Set(problem.wishes.leave.map(pair));
   const lawful = new Map((problem.bars ?? []).filter((b) => b.law).map((b) => [pair(b), b.why]));
@@ -124,14 +129,10 @@ function mustsOf(problem: PlanProblem, arcs: readonly Arcs[], slotIndex: Readonl
     // of a long job each hour asked for takes one part; those that nobody asked about are free
     const asked = part ? wished.slice(part.index, part.index + 1) : wished;
     for (const w of asked)
-      if (left.has(pair(w)))
-        contradictions.push(`one crop is both to be taken and to be left on ${sayHour(w.slotId)}; it is left`);
-      else if (lawful.has(pair(w)))
-        contradictions.push(`a crop wished for on ${sayHour(w.slotId)} is left: ${lawful.get(pair(w))}`);
+      if (left.has(pair(w))) contradictions.push({ why: "take-and-leave", slotId: w.slotId });
+      else if (lawful.has(pair(w))) contradictions.push({ why: "law", slotId: w.slotId, bar: lawful.get(pair(w))! });
     if (a.supply.once && asked.length > 1)
-      contradictions.push(
-        `a crop that is taken once is wished for on ${asked.map((w) => sayHour(w.slotId)).join(" and on ")}; it is taken on the first`,
-      );
+      contradictions.push({ why: "taken-once", slotIds: asked.map((w) => w.slotId) });
     const slots = asked
       .filter((w) => !left.has(pair(w)) && !lawful.has(pair(w)))
       .map((w) => slotIndex.get(w.slotId)!)
@@ -142,7 +143,8 @@ function mustsOf(problem: PlanProblem, arcs: readonly Arcs[], slotIndex: Readonl
       return a.worth[arcAt(a.slots, before, j)]! > Number.NEGATIVE_INFINITY;
     });
   });
-  return { musts, contradictions: [...new Set(contradictions)] };
+  // parts of a long job say the same
+  return { musts, contradictions: [...new Map(contradictions.map((c) => [JSON.stringify(c), c])).values()] };
 }
 
 function drawsOf(problem: PlanProblem, arcs: readonly Arcs[]): Draw[][][] {

@@ -1,7 +1,7 @@
 import type { PlanProblem } from "../question/problem";
 import { type Assignment, assign, keptPlan } from "./assign";
 import { storesFilled } from "./fill";
-import { frameOf, overfilled } from "./frame";
+import { frameOf, overfilled, type Unmet } from "./frame";
 import { type Arcs, arcsOf, type PathStep, pathWorth, stepMinutes } from "./paths";
 import { polish, refine } from "./refine";
 import { noPrices, nudge, relax, type SlotPrices } from "./relax";
@@ -23,8 +23,8 @@ export type Plan = {
   bound: number;
   /** (bound − value) as a share of the bound */
   gap: number;
-  /** wishes that could not be met, in words */
-  unmet: string[];
+  /** wishes that could not be met */
+  unmet: Unmet[];
 };
 
 /** Rounds of prices; a plan is made from them every tenth, and the step shortens after this many without a better bound. */

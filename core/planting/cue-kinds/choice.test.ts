@@ -1,7 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { cropOf } from "../../handbook/index";
 import { STAGES } from "../stage-grid";
-import { likelihoodOf, meaningOf, readingFault, sayReading } from "./index";
+import { sayReading } from "../words";
+import { likelihoodOf, meaningOf, readingFault } from "./index";
 
 const crop = cropOf("dry-bean");
 const rattle = crop.cues.find((c) => c.id === "sound")!;

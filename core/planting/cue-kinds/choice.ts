@@ -44,10 +44,6 @@ export const choice: CueKindRules<"choice"> = {
     return stageMeans(told.reduce((sum, s) => sum + s.at, 0) / Math.max(1, told.length));
   },
   answers: (cue) => cue.options.map((o) => o.id),
-  say(cue, value) {
-    const told = answersIn(value).map((id) => cue.options.find((o) => o.id === id)?.label ?? id);
-    return `${cue.label}: ${told.length === 2 ? `some ${told[0]}, some ${told[1]}` : told[0]}`;
-  },
 };
 
 /** Joins two answers given at once: some pods dry, some green. */

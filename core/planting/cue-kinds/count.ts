@@ -32,5 +32,4 @@ export const count: CueKindRules<"count"> = {
   means: (cue, value) =>
     Number(value) === 0 ? "short" : cue.of === "ready" ? "right" : cue.of === "nearly" ? "nearly" : "past",
   answers: () => [0, 1],
-  say: (cue, value) => `${value} ${cue.label}`,
 };

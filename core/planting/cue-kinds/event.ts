@@ -7,5 +7,4 @@ export const event: CueKindRules<"event"> = {
   likelihood: () => 1,
   means: () => "short",
   answers: () => [],
-  say: (cue, value) => (value ? cue.label : `no ${cue.label}`),
 };

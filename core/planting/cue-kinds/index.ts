@@ -1,5 +1,4 @@
 import type { Cue, CueKind } from "../../handbook/crop";
-import type { UnitSystem } from "../../units/mass";
 import type { ReadingValue } from "../check";
 import { CELLS, STAGES } from "../stage-grid";
 import type { Meaning } from "../verdict";
@@ -47,9 +46,5 @@ export const meaningOf = (cue: Cue, value: ReadingValue, context: CueContext): M
 
 /** Answers worth imagining for a cue. */
 export const answersOf = (cue: Cue, context: CueContext): ReadingValue[] => rulesOf(cue).answers(cue, context);
-
-/** A reading in words: "tops fallen 60 %". */
-export const sayReading = (cue: Cue, value: ReadingValue, system: UnitSystem): string =>
-  rulesOf(cue).say(cue, value, system);
 
 export type { CueContext } from "./kind";

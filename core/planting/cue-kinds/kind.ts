@@ -1,5 +1,4 @@
 import type { Cue, CueKind, RELIABILITIES, School } from "../../handbook/crop";
-import type { UnitSystem } from "../../units/mass";
 import type { ReadingValue } from "../check";
 import type { Meaning } from "../verdict";
 
@@ -7,8 +6,8 @@ export type CueOf<K extends CueKind> = Extract<Cue, { kind: K }>;
 export type CueContext = { school: School; plants: number };
 
 /**
- * The contract every kind of cue fills: what a reading of it must be, how likely it is at a stage, which answers
- * are worth imagining beforehand, and how it is said.
+ * The contract every kind of cue fills: what a reading of it must be, how likely it is at a stage, and which
+ * answers are worth imagining beforehand. How it is said stands in `planting/words.ts`.
  */
 export type CueKindRules<K extends CueKind> = {
   kind: K;
@@ -20,7 +19,6 @@ export type CueKindRules<K extends CueKind> = {
   means(cue: CueOf<K>, value: ReadingValue, context: CueContext): Meaning;
   /** answers to weigh when asking how much this cue could tell */
   answers(cue: CueOf<K>, context: CueContext): ReadingValue[];
-  say(cue: CueOf<K>, value: ReadingValue, system: UnitSystem): string;
 };
 
 /** Share of readings that are simply wrong: the wrong plant, a slip of the thumb. */

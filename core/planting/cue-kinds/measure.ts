@@ -1,4 +1,3 @@
-import { sayLength } from "../../units/say";
 import { landmarkAt } from "../stage-grid";
 import type { CueKindRules } from "./kind";
 import { marksOf, numberLikelihood, numberMeans } from "./numeric";
@@ -14,5 +13,4 @@ export const measure: CueKindRules<"measure"> = {
     const marks = marksOf(cue, context);
     return [0.2, 0.5, 0.75, 0.95, 1.15, 1.4, 1.7, 2].map((s) => Math.round(landmarkAt(marks, s)));
   },
-  say: (cue, value, system) => `${cue.label} ${sayLength(Number(value), system)}`,
 };

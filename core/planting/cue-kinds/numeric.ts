@@ -1,8 +1,7 @@
 import type { Landmarks, NumericCue, RELIABILITIES } from "../../handbook/crop";
 import { LATE_EARLY, PAST_FROM, READY_FROM, stagesAt } from "../stage-grid";
 import type { Meaning } from "../verdict";
-import type { CueContext } from "./kind";
-import { doubtOf, SLIP, SLIP_HEIGHT } from "./kind";
+import { type CueContext, doubtOf, SLIP, SLIP_HEIGHT } from "./kind";
 
 /** Landmarks of a cue as the school of the planting sees them. */
 export const marksOf = (cue: NumericCue, { school }: CueContext): Landmarks =>

@@ -9,5 +9,4 @@ export const percent: CueKindRules<"percent"> = {
   likelihood: (cue, value, stage, context) => numberLikelihood(cue, Number(value), stage, context),
   means: (cue, value, context) => numberMeans(cue, Number(value), context),
   answers: () => [0, 10, 25, 50, 75, 90, 100],
-  say: (cue, value) => `${cue.label} ${Math.round(Number(value))} %`,
 };

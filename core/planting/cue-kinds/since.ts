@@ -15,5 +15,4 @@ export const since: CueKindRules<"since"> = {
     const marks = marksOf(cue, context);
     return [...new Set([0.3, 0.7, 1, 1.3, 1.7, 2].map((s) => Math.round(landmarkAt(marks, s))))];
   },
-  say: (cue, value) => `${value} ${Number(value) === 1 ? cue.label.replace(/^days/, "day") : cue.label}`,
 };

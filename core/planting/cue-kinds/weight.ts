@@ -1,4 +1,3 @@
-import { sayMass } from "../../units/mass";
 import { landmarkAt } from "../stage-grid";
 import type { CueKindRules } from "./kind";
 import { marksOf, numberLikelihood, numberMeans } from "./numeric";
@@ -14,5 +13,4 @@ export const weight: CueKindRules<"weight"> = {
     const marks = marksOf(cue, context);
     return [0.3, 0.7, 1, 1.3, 1.7, 2].map((s) => Math.max(1, Math.round(landmarkAt(marks, s))));
   },
-  say: (cue, value, system) => `${cue.label} ${sayMass(Number(value), system)}`,
 };

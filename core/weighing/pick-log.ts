@@ -1,20 +1,11 @@
-import { addDays, type Day, sayDay, weekday } from "../calendar/day";
+import { addDays, type Day, weekday } from "../calendar/day";
 import { plantingName } from "../garden/name";
 import type { Planting } from "../garden/planting";
 import type { Crop } from "../handbook/crop";
 import { roundMass } from "../units/mass";
-import { lotParts } from "../weighing/lots";
-import { type Net, netOf } from "../weighing/net";
-import {
-  GRADE_WORDS,
-  type Grade,
-  isCrop,
-  PART_WORDS,
-  type PickRecord,
-  PURPOSE_WORDS,
-  WAY_WORDS,
-  type Way,
-} from "../weighing/pick";
+import { lotParts } from "./lots";
+import { type Net, netOf } from "./net";
+import { type Grade, isCrop, type PickRecord, type Way } from "./pick";
 
 /** A pick with the names and figures that the log shows. */
 export type LoggedPick = {
@@ -131,52 +122,35 @@ export const GROUPS = [
   "year",
 ] as const;
 export type GroupBy = (typeof GROUPS)[number];
-export const GROUP_WORDS: Record<GroupBy, string> = {
-  kind: "kind",
-  crop: "crop",
-  bed: "bed",
-  who: "who picked",
-  grade: "grade",
-  way: "where it went",
-  part: "what of the plant",
-  purpose: "what for",
-  how: "how it was picked",
-  day: "day",
-  week: "week",
-  month: "month",
-  year: "year",
-};
 /** Groupings in the order of time, not of weight. */
 const TIMES: readonly GroupBy[] = ["day", "week", "month", "year"];
 
 /** Monday of the week a day lies in. */
 export const weekOf = (day: Day): Day => addDays(day, -((weekday(day) + 6) % 7));
 
-/** What picks are drawn together by, and what a group is called; the key is asked of every pick, the name once. */
+/** What picks are drawn together by, asked of every pick; and the name that a group has in the garden, asked once. */
 const KEY: Record<
   Exclude<GroupBy, "grade" | "way">,
-  readonly [(e: LoggedPick) => string, (e: LoggedPick) => string]
+  readonly [(e: LoggedPick) => string, ((e: LoggedPick) => string)?]
 > = {
   kind: [(e) => `${e.kind} ${e.cropId}`, (e) => e.name],
   crop: [(e) => e.cropId, (e) => e.crop],
-  bed: [(e) => e.bed, (e) => e.bed],
-  who: [(e) => e.by, (e) => e.by || "nobody named"],
-  part: [(e) => e.pick.part, (e) => PART_WORDS[e.pick.part]],
-  purpose: [(e) => e.pick.purpose, (e) => PURPOSE_WORDS[e.pick.purpose]],
-  how: [(e) => e.pick.method, (e) => e.pick.method || "not said"],
-  day: [(e) => e.at.slice(0, 10), (e) => sayDay(e.at.slice(0, 10))],
+  bed: [(e) => e.bed],
+  who: [(e) => e.by],
+  part: [(e) => e.pick.part],
+  purpose: [(e) => e.pick.purpose],
+  how: [(e) => e.pick.method],
+  day: [(e) => e.at.slice(0, 10)],
   // by its day at first; days are brought into their weeks when all are summed
-  week: [(e) => e.at.slice(0, 10), (e) => e.at.slice(0, 10)],
-  month: [(e) => e.at.slice(0, 7), (e) => monthName(e.at.slice(0, 7))],
-  year: [(e) => e.at.slice(0, 4), (e) => e.at.slice(0, 4)],
+  week: [(e) => e.at.slice(0, 10)],
+  month: [(e) => e.at.slice(0, 7)],
+  year: [(e) => e.at.slice(0, 4)],
 };
-const MONTHS = "January February March April May June July August September October November December".split(" ");
-/** "October 2026" of "2026-10". */
-export const monthName = (month: string): string => `${MONTHS[Number(month.slice(5)) - 1]} ${month.slice(0, 4)}`;
 
+/** Picks drawn together: by a key, with the name that it has in the garden, or the key itself (words: `namedGroups`). */
 export type Group = { key: string; name: string; totals: Totals };
 
-function byWhole(entries: readonly LoggedPick[], keyOf: (e: LoggedPick) => string, name: (e: LoggedPick) => string) {
+function byWhole(entries: readonly LoggedPick[], keyOf: (e: LoggedPick) => string, name = keyOf) {
   const groups = new Map<string, Group>();
   let group: Group | undefined;
   for (const e of entries) {
@@ -200,8 +174,7 @@ function byParts(entries: readonly LoggedPick[], by: "grade" | "way"): Group[] {
   const of = (key: Grade | Way): Totals => {
     const known = groups.get(key);
     if (known) return known.totals;
-    const name = by === "grade" ? GRADE_WORDS[key as Grade] : WAY_WORDS[key as Way];
-    const made = { key, name, totals: nothing() };
+    const made = { key, name: key, totals: nothing() };
     groups.set(key, made);
     return made.totals;
   };
@@ -229,7 +202,7 @@ function intoWeeks(days: readonly Group[]): Group[] {
     const key = weekOf(day);
     let week = weeks.get(key);
     if (!week) {
-      week = { key, name: `week of ${sayDay(key)} ${key.slice(0, 4)}`, totals: nothing() };
+      week = { key, name: key, totals: nothing() };
       weeks.set(key, week);
     }
     week.totals = sumTotals([week.totals, totals]);

@@ -1,18 +1,18 @@
 import type { Day } from "../calendar/day";
 import type { Bed } from "../garden/bed";
 import type { Crop } from "../handbook/crop";
-import type { DayChances } from "../planting/stage-grid";
-import { bedDay } from "./bed-night";
-import type { Member, WeatherDay } from "./daily";
-import { type Night, nightChance } from "./ensemble";
-import { DOWNPOUR_MM, galeChance } from "./hazards";
-import { normalCdf } from "./normal";
-import { soilTempC } from "./soil";
+import { bedDay } from "../weather/bed-night";
+import type { Member, WeatherDay } from "../weather/daily";
+import { type Night, nightChance } from "../weather/ensemble";
+import { DOWNPOUR_MM, galeChance } from "../weather/hazards";
+import { normalCdf } from "../weather/normal";
+import { soilTempC } from "../weather/soil";
+import type { DayChances } from "./stage-grid";
 
 export const CROP_HAZARDS = ["frost", "chill", "heat", "split", "lodge", "mould", "theft", "cold-soil"] as const;
 export type CropHazardKind = (typeof CROP_HAZARDS)[number];
 
-/** Something that threatens one planting on one day: how likely, what share of the crop it would cost, what helps. */
+/** Something that threatens one planting on one day: how likely, what share of the crop it would cost, what helps. Its words: `words.ts`. */
 export type CropHazard = {
   kind: CropHazardKind;
   day: Day;
@@ -20,7 +20,8 @@ export type CropHazard = {
   when: "night" | "afternoon" | "all day";
   chance: number;
   lossShare: number;
-  words: string;
+  /** dry days before the rain that splits it */
+  dryDays?: number;
   help: readonly ("pick" | "cover" | "wait" | "shade" | "net")[];
 };
 
@@ -62,7 +63,6 @@ export function cropHazards(
       when: "night",
       chance: kill,
       lossShare: crop.weather.lossShare,
-      words: crop.weather.killNote,
       help: ["pick", "cover"],
     });
     if (crop.weather.chillC !== null && kill < 0.5 && crop.nature === "ripens")
@@ -71,7 +71,6 @@ export function cropHazards(
         when: "night",
         chance: 0.9 * nightChance(night, crop.weather.chillC - 3),
         lossShare: 0.1,
-        words: `nights well below ${crop.weather.chillC} °C chill it: pits, poor keeping`,
         help: ["pick", "cover"],
       });
     if (crop.weather.heatC !== null)
@@ -80,7 +79,6 @@ export function cropHazards(
         when: "afternoon",
         chance: normalCdf((bedDay(w, bed).tempMaxC - crop.weather.heatC) / Math.max(1, night.errorC)),
         lossShare: 0.15,
-        words: crop.weather.heatNote || `over ${crop.weather.heatC} °C it suffers`,
         help: ["pick", "shade"],
       });
     const downpour = w.rainMm > 0 ? normalCdf((w.rainMm - DOWNPOUR_MM / 2) / (0.5 * w.rainMm)) : 0;
@@ -90,7 +88,7 @@ export function cropHazards(
         when: "all day",
         chance: downpour * Math.min(1, ripeOn(k) + 0.3),
         lossShare: 0.2,
-        words: `rain after ${dry} dry days splits it within two days`,
+        dryDays: dry,
         help: ["pick"],
       });
     if (open && crop.weather.galeLossShare >= 0.1)
@@ -99,7 +97,6 @@ export function cropHazards(
         when: "all day",
         chance: galeChance(w.gustMs, k, members),
         lossShare: crop.weather.galeLossShare,
-        words: "a gale brings down or bruises part of it",
         help: ["pick"],
       });
     if (open && crop.weather.foliage === "fruit-dry" && w.rainMm >= 4)
@@ -108,7 +105,6 @@ export function cropHazards(
         when: "all day",
         chance: Math.min(0.9, 0.2 + w.rainMm / 25) * ripeOn(k),
         lossShare: 0.25,
-        words: "ripe fruit moulds within two days of rain",
         help: ["pick", "wait"],
       });
     if (open && k === 0 && ripeOn(k) > 0.5 && crop.cues.some((c) => c.id === "bites" || c.id === "birds"))
@@ -117,7 +113,6 @@ export function cropHazards(
         when: "all day",
         chance: 0.3 * ripeOn(k),
         lossShare: 0.1,
-        words: "ripe: birds and animals find it",
         help: ["pick", "net"],
       });
     soil = [...soil.slice(-20), w];
@@ -131,7 +126,6 @@ export function cropHazards(
         when: "all day",
         chance: normalCdf((crop.weather.chillC - soilTempC(soil)) / 1.5),
         lossShare: 0.3,
-        words: `soil near ${crop.weather.chillC} °C harms the roots`,
         help: ["pick"],
       });
     dry = w.rainMm >= 2 ? 0 : dry + 1;

@@ -1,7 +1,5 @@
-import { type Day, daysBetween, sayNear } from "../calendar/day";
-import type { Crop, School } from "../handbook/crop";
-import type { UnitSystem } from "../units/mass";
-import { sayLength } from "../units/say";
+import { type Day, daysBetween } from "../calendar/day";
+import type { Crop, Cue, School } from "../handbook/crop";
 import type { Check } from "./check";
 import type { Clock } from "./clock";
 import { dayOfSize, fitGrowth, sizeOn, usualRate } from "./growth";
@@ -9,17 +7,19 @@ import { dayOfSize, fitGrowth, sizeOn, usualRate } from "./growth";
 /** How far above the past landmark a fruit may still grow. */
 const CEILING = 1.3;
 
+/** The size that a fruit comes to at its pace, mm, with the bounds between which it lies 8 times in 10, and when. */
+export type GrowthAhead = { cue: Cue; day: Day; size: number; low: number; high: number };
+
 /**
- * What dated measurements say of the days to come: "at this pace 18 cm on Thursday (16–20)". Of the crop's first
+ * What dated measurements say of the days to come: when the size wanted is reached at this pace. Of the crop's first
  * measured cue that was read at least twice since the last three weeks began.
  * @returns null when there are too few measurements or the size wanted is reached
  */
-export function sayGrowth(
+export function growthAhead(
   p: { crop: Crop; school: School; judgement: { clock: Clock } },
   checks: readonly Check[],
   today: Day,
-  system: UnitSystem,
-): string | null {
+): GrowthAhead | null {
   for (const cue of p.crop.cues) {
     if (cue.kind !== "measure") continue;
     const measured = checks.flatMap((c) =>
@@ -35,8 +35,7 @@ export function sayGrowth(
     const growth = fitGrowth(measured, ceiling, usualRate(marks.early, marks.ready, ceiling, interval));
     const goal = growth && dayOfSize(growth, marks.ready);
     if (!growth || !goal || goal <= today) continue;
-    const then = sizeOn(growth, goal);
-    return `${cue.label}: at this pace ${sayLength(then.size, system)} ${sayNear(goal, today)} (${sayLength(then.low, system)} to ${sayLength(then.high, system)})`;
+    return { cue, day: goal, ...sizeOn(growth, goal) };
   }
   return null;
 }

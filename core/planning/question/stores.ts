@@ -1,10 +1,10 @@
-import type { Crop } from "../handbook/crop";
-import type { PlanSlot, Store } from "../planning/question/problem";
-import type { Supply } from "../planting/supply";
-import { bulkOf } from "../weighing/bulk";
-import type { Container } from "../weighing/pick";
-import { PLACE_WORDS, type Place, type PlaceKind, placeKindFor } from "./place";
-import { BEYOND_SHARE, SPARED_SHARE, type Taste } from "./taste";
+import type { Crop } from "../../handbook/crop";
+import { type Place, type PlaceKind, placeKindFor } from "../../household/place";
+import { BEYOND_SHARE, SPARED_SHARE, type Taste } from "../../household/taste";
+import type { Supply } from "../../planting/supply";
+import { bulkOf } from "../../weighing/bulk";
+import type { Container } from "../../weighing/pick";
+import type { PlanSlot, Store } from "./problem";
 
 /** A crop in the garden with what the plan knows of it. */
 export type Grown = { crop: Crop; supply: Supply };
@@ -53,15 +53,15 @@ function appetite(
     const keepDays = (crop.after.days[0] + crop.after.days[1]) / 2;
     const spans =
       keepDays >= horizonDays
-        ? [{ fromT: 0, toT: horizonDays, weeks: keepDays / 7, name: "" }]
+        ? [{ fromT: 0, toT: horizonDays, weeks: keepDays / 7, week: null }]
         : Array.from({ length: Math.ceil(horizonDays / 7) }, (_, w) => ({
             fromT: 7 * w,
             toT: 7 * (w + 1),
             weeks: 1,
-            name: w === 0 ? " for this week" : w === 1 ? " for next week" : "",
+            week: w,
           }));
     const { worthPerG } = supply;
-    return spans.flatMap(({ fromT, toT, weeks, name }, k): Store[] => {
+    return spans.flatMap(({ fromT, toT, weeks, week }, k): Store[] => {
       const draws = of.flatMap((g) => appetiteOf(g.supply, fromT, toT));
       const here = k === 0 ? (atHome.get(crop.id) ?? 0) : 0;
       const eaten = Math.max(0, weeklyG * weeks - here);
@@ -69,16 +69,14 @@ function appetite(
       return [
         {
           id: `eat ${crop.id} ${k}`,
-          kind: "use",
-          words: `${crop.name.toLowerCase()}${name}`,
+          of: { kind: "use", crop: crop.name, week, spared: false },
           capacity: eaten,
           over: worthPerG * (1 - SPARED_SHARE),
           draws: draws,
         },
         {
           id: `spare ${crop.id} ${k}`,
-          kind: "use",
-          words: `${crop.name.toLowerCase()} to eat, put by and give away`,
+          of: { kind: "use", crop: crop.name, week: null, spared: true },
           capacity: spared,
           over: worthPerG * (SPARED_SHARE - BEYOND_SHARE),
           draws: draws,
@@ -120,13 +118,11 @@ function rooms(grown: readonly Grown[], places: readonly Place[], horizonDays: n
     const over =
       (NO_ROOM_SHARE * mean(of.map((g) => g.supply.worthPerG / litresPerG(g.crop)))) / looksAStay(kind, horizonDays);
     const names = places.filter((p) => p.kind === kind).map((p) => p.name);
-    const named = names.some((name) => name.includes(PLACE_WORDS[kind])) ? "" : ` (${PLACE_WORDS[kind]})`;
     const looks = STAYS[kind] >= horizonDays ? [horizonDays] : everyOther(horizonDays);
     return looks.map(
       (day): Store => ({
         id: `room ${kind} ${day}`,
-        kind: "room",
-        words: `${names.join(" and ")}${named}`,
+        of: { kind: "room", place: kind, names },
         capacity: free,
         over,
         draws: of.map((g) => drawer(g, day - Math.min(STAYS[kind], Math.max(2, g.crop.after.days[1])), day)),
@@ -149,8 +145,7 @@ function tubs(grown: readonly Grown[], containers: readonly Container[], slots: 
   const over = NO_TUB * Math.max(...grown.map((g) => g.supply.worthPerG / litresPerG(g.crop)));
   return slots.map((slot) => ({
     id: `tubs ${slot.id}`,
-    kind: "containers",
-    words: "the containers at hand",
+    of: { kind: "containers" },
     capacity,
     over,
     draws: grown.map((g) => ({
