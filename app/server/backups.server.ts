@@ -5,7 +5,7 @@ import { netOf } from "#core/weighing/net";
 import { type Backup, listMade, machineTime } from "#db/backups";
 import type { Archive } from "#formats/archive";
 import { type BackupDone, type BackupRead, type BackupTask, type BroughtBack, doBackupTask } from "./backup-task";
-import { dataDir, type GardenNow, handbook, settleGarden } from "./garden-now.server";
+import { dataDir, type GardenNow, handbook, settled } from "./garden-now.server";
 import { inThread } from "./in-thread.server";
 import { exclusively } from "./turns.server";
 
@@ -17,11 +17,7 @@ export function inBackupThread(taskIn: (dataDir: string) => BackupTask): Promise
   const task = taskIn(dataDir());
   const work = () => inThread<BackupTask, BackupDone>("backup", task, doBackupTask);
   if (!WRITES.includes(task.what)) return work();
-  return exclusively(async () => {
-    const done = await work();
-    await settleGarden();
-    return done;
-  });
+  return exclusively(() => settled(work));
 }
 
 const sayBytes = (bytes: number): string =>

@@ -27,26 +27,30 @@ export type GardenNow = { snapshot: Snapshot; outlook: Outlook; now: string; tod
 let memo: { key: string; now: GardenNow } | null = null;
 const memory = new Memory();
 
+/** A thread is writing much of the garden: its pages show it as it was, since nobody has been told otherwise yet. */
+let unsettled = false;
+
 /** The garden as it stands now, judged. Worked out once for each change and each quarter of an hour. */
 export function gardenNow(): GardenNow {
   const open = db();
-  const stamp = `${revision(open)}`;
   const garden = memo?.now.snapshot.garden;
   const now = garden ? nowAt(garden) : null;
-  const key = `${stamp} ${now?.slice(0, 13)}`;
-  if (memo && now && memo.key === key) {
+  if (memo && now && (unsettled ? memo.key.slice(-13) === now.slice(0, 13) : memo.key === keyAt(open, now))) {
     // what is judged holds for the hour; what is written down carries the minute
     memo.now.now = now;
     return memo.now;
   }
+  return judged(open);
+}
+
+const keyAt = (open: Db, now: string): string => `${revision(open)} ${now.slice(0, 13)}`;
+
+function judged(open: Db): GardenNow {
   const snapshot = snapshotOf(open);
   writeDates(dateOrderOf(snapshot.garden.units));
-  const moment = nowAt(snapshot.garden);
-  const outlook = outlookOf(snapshot, moment, true, false, memory);
-  memo = {
-    key: `${stamp} ${moment.slice(0, 13)}`,
-    now: { snapshot, outlook, now: moment, today: moment.slice(0, 10) },
-  };
+  const now = nowAt(snapshot.garden);
+  const outlook = outlookOf(snapshot, now, true, false, memory);
+  memo = { key: keyAt(open, now), now: { snapshot, outlook, now, today: now.slice(0, 10) } };
   return memo.now;
 }
 
@@ -55,13 +59,24 @@ const othersTurn = () => new Promise<void>((resolve) => setTimeout(resolve, 0));
 const PORTIONS = 4;
 
 /**
- * Reads and judges the garden after a thread has written much of it, a portion at a time with room between them for
- * whoever asks meanwhile: nobody's page has all of that to wait for.
+ * Lets a thread write much of the garden, then reads and judges it anew, a portion at a time with room between them for
+ * whoever asks meanwhile: nobody's page has all of that to wait for. No other change begins until it is done
+ * (`exclusively`).
  */
-export async function settleGarden(): Promise<void> {
+export async function settled<T>(write: () => Promise<T>): Promise<T> {
+  unsettled = true;
+  try {
+    const done = await write();
+    await settle(db());
+    return done;
+  } finally {
+    unsettled = false;
+  }
+}
+
+async function settle(open: Db): Promise<void> {
   await othersTurn();
-  const snapshot = snapshotOf(db());
-  writeDates(dateOrderOf(snapshot.garden.units));
+  const snapshot = snapshotOf(open);
   await othersTurn();
   const moment = nowAt(snapshot.garden);
   for (let portion = 1; portion < PORTIONS; portion++) {
@@ -69,7 +84,7 @@ export async function settleGarden(): Promise<void> {
     outlookOf({ ...snapshot, plantings }, moment, true, false, memory);
     await othersTurn();
   }
-  gardenNow();
+  judged(open);
 }
 
 export const NO_WISHES: Wishes = { take: [], leave: [], open: [] };

@@ -39,6 +39,7 @@ export const readTripsInThread = (
 
 /**
  * Reads a table of picks against the garden.
+ * @param keep whether all its picks are wanted, to be kept; else what there is to be shown of them
  * @param token word by which the page asks how far it has got; "" when nobody asks
  */
 export const readPicksInThread = (
@@ -46,9 +47,10 @@ export const readPicksInThread = (
   uses: ColumnUses | null,
   today: Day,
   token: string,
+  keep: boolean,
 ): Promise<PicksRead> =>
   reading<"picks">(
-    { what: "picks", text, uses, today, dataDir: dataDir() },
+    { what: "picks", text, uses, today, dataDir: dataDir(), keep },
     { tell: (share) => token !== "" && note(token, share) },
   );
 
