@@ -68,7 +68,7 @@ describe("a table of picks", () => {
     expect(refused).toMatchObject({
       data: {
         errors: {
-          table: expect.stringMatching(/red slicer, South wall, on 2026-10-02: sprayed with oil.*\nNothing was taken/),
+          table: expect.stringMatching(/red slicer’, South wall, on 2026-10-02: sprayed with oil.*\nNothing was taken/),
         },
       },
       init: { status: 422 },
