@@ -1,7 +1,6 @@
-import { PassThrough } from "node:stream";
+import { Writable } from "node:stream";
 import createCache from "@emotion/cache";
 import { CacheProvider } from "@emotion/react";
-import { createReadableStreamFromReadable } from "@react-router/node";
 import { renderToPipeableStream } from "react-dom/server";
 import {
   type EntryContext,
@@ -48,11 +47,22 @@ export default function handleRequest(
       </NonceContext.Provider>,
       {
         nonce,
-        onShellReady() {
-          const body = new PassThrough();
+        onAllReady() {
+          const parts: Uint8Array[] = [];
           headers.set("Content-Type", "text/html; charset=utf-8");
-          resolve(new Response(createReadableStreamFromReadable(body), { headers, status: statusCode }));
-          pipe(body);
+          pipe(
+            new Writable({
+              highWaterMark: 16 * 1024 * 1024,
+              write(part: Buffer, _, next) {
+                parts.push(part);
+                next();
+              },
+              final(end) {
+                resolve(new Response(Buffer.concat(parts) as unknown as BodyInit, { headers, status: statusCode }));
+                end();
+              },
+            }),
+          );
         },
         onShellError: reject,
         onError(error) {
