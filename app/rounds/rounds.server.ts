@@ -13,30 +13,21 @@ import { newId, revision } from "#db/change";
 import { forecastInForce } from "#db/garden";
 import { findPlanNote, listRounds, type RoundWithLines, replacePlan } from "#db/work";
 import { db, type GardenNow, gardenNow, problem } from "../server/garden-now.server";
+import { remembered } from "../server/remember.server";
 import { planInThread } from "./planner.server";
 
 export const slotIdOf = (r: { day: string; startsAt: string }): string => `${r.day}T${r.startsAt}`;
 
 type Ahead = { rounds: RoundWithLines[]; problem: PlanProblem };
-const aheadOf = new WeakMap<GardenNow, Ahead>();
-
 /**
- * The planned rounds that are still to come, and the planner's question with their hours among its slots. Worked out
- * once for each state of the garden.
+ * The planned rounds that are still to come, and the planner's question with their hours among its slots.
  */
-export function roundsAhead(d: GardenNow): Ahead {
-  const known = aheadOf.get(d);
-  if (known) return known;
-  const rounds = listRounds(db()).filter((r) => slotIdOf(r) >= d.now.slice(0, 10));
-  const wishes: Wishes = {
-    take: [],
-    leave: [],
-    open: rounds.map(slotIdOf).filter((id) => id >= d.now.slice(0, 16)),
-  };
-  const ahead = { rounds, problem: problem(d, wishes) };
-  aheadOf.set(d, ahead);
-  return ahead;
-}
+export const roundsAhead = (d: GardenNow): Ahead =>
+  remembered(d, "rounds ahead", () => {
+    const rounds = listRounds(db()).filter((r) => slotIdOf(r) >= d.now.slice(0, 10));
+    const open = rounds.map(slotIdOf).filter((id) => id >= d.now.slice(0, 16));
+    return { rounds, problem: problem(d, { take: [], leave: [], open }) };
+  });
 
 /** Times that a plan is made again because the garden changed while it was being made. */
 const MOST_TRIES = 4;

@@ -3,6 +3,7 @@ import { plantingName } from "#core/garden/name";
 import { type Brought, type Rhythm, rhythmOf } from "#core/season/rhythm";
 import { sayMass } from "#core/units/mass";
 import type { WeatherDay } from "#core/weather/daily";
+import { ofRecord } from "#core/weather/of-record";
 import type { GardenNow } from "../server/garden-now.server";
 import { remembered } from "../server/remember.server";
 import { massOut } from "../server/table-out.server";
@@ -27,15 +28,9 @@ function candidatesOf(d: GardenNow) {
     .sort((a, b) => (a.year === b.year ? b.n - a.n : a.year < b.year ? 1 : -1));
 }
 
-const records = new WeakMap<readonly WeatherDay[], Map<string, WeatherDay[]>>();
 /** The record of one year. */
-function yearOf(record: readonly WeatherDay[], year: string): WeatherDay[] {
-  const known = records.get(record) ?? new Map<string, WeatherDay[]>();
-  records.set(record, known);
-  const days = known.get(year) ?? record.filter((w) => w.day.startsWith(year));
-  known.set(year, days);
-  return days;
-}
+const yearOf = (record: readonly WeatherDay[], year: string): WeatherDay[] =>
+  ofRecord(record, `year ${year}`, () => record.filter((w) => w.day.startsWith(year)));
 
 /** What a round for this crop alone costs, in grams of its prime worth: a line of a round at the gardener's price. */
 function roundCostG(d: GardenNow, g: GrownHere): number {

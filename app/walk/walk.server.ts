@@ -9,6 +9,7 @@ import { gatesOf } from "../jobs/gates.server";
 import { jobsOfPlanting } from "../jobs/jobs.server";
 import { lessonsOfCrop } from "../lessons/learned.server";
 import { db, type GardenNow } from "../server/garden-now.server";
+import { remembered } from "../server/remember.server";
 import { judgementView } from "./views.server";
 
 /** Whether dew or rain is likely to lie on the leaves now. */
@@ -24,19 +25,14 @@ export function thunderAbout(d: GardenNow): boolean {
 
 export type WalkStop = PlantingOutlook & { turn: WalkTurn };
 
-const orderOf = new WeakMap<GardenNow, WalkStop[]>();
-
-/** Growing plantings in walking order; worked out once for each state of the garden. */
-export function walkOrder(d: GardenNow): WalkStop[] {
-  const known = orderOf.get(d);
-  if (known) return known;
-  const order = walkingOrder(d.outlook.plantings, d.snapshot.checks, d.today, leavesWet(d)).map((s) => ({
-    ...s.planting,
-    turn: s.turn,
-  }));
-  orderOf.set(d, order);
-  return order;
-}
+/** Growing plantings in walking order. */
+export const walkOrder = (d: GardenNow): WalkStop[] =>
+  remembered(d, "walk order", () =>
+    walkingOrder(d.outlook.plantings, d.snapshot.checks, d.today, leavesWet(d)).map((s) => ({
+      ...s.planting,
+      turn: s.turn,
+    })),
+  );
 
 /** Plantings looked at today. */
 export const seenToday = (d: GardenNow): Set<string> =>

@@ -2,6 +2,7 @@ import { addDays, type Day, dayOfYear, daysBetween } from "../calendar/day";
 import { seasonsLater } from "../calendar/hemisphere";
 import type { Planting } from "../garden/planting";
 import type { Crop } from "../handbook/crop";
+import { keptWith } from "../kept-with";
 import type { Climate } from "../weather/climate";
 import { evennessOf } from "./way";
 
@@ -19,18 +20,17 @@ const ANSWERED = 0.6;
 const MOST_MOVED = 45;
 
 const warmthAbove = (meanC: number): number => Math.max(0, meanC - BLOOM_BASE_C);
-const moved = new WeakMap<Climate, Map<string, number>>();
+const moved = keptWith<Climate>();
 
 /**
  * Days by which bloom or first growth comes later here than at the handbook's site (below zero: earlier): where the
  * usual year has gathered as much warmth since midwinter. Counted from the northern or southern midwinter alike.
  * @param usualStart month and day of the handbook
  */
-export function bloomShift(usualStart: string, climate: Climate, latitudeDeg: number): number {
-  const known = moved.get(climate) ?? new Map<string, number>();
-  moved.set(climate, known);
-  const found = known.get(usualStart);
-  if (found !== undefined) return found;
+export const bloomShift = (usualStart: string, climate: Climate, latitudeDeg: number): number =>
+  moved(climate, `${usualStart} at ${latitudeDeg}`, () => shiftOf(usualStart, climate, latitudeDeg));
+
+function shiftOf(usualStart: string, climate: Climate, latitudeDeg: number): number {
   const bloom = dayOfYear(`2025-${usualStart}`);
   let need = 0;
   for (let j = 1; j < bloom; j++)
@@ -42,9 +42,7 @@ export function bloomShift(usualStart: string, climate: Climate, latitudeDeg: nu
     const j = ((at - 1 + south) % 366) + 1;
     here += warmthAbove(((climate.tempMinC[j] ?? 5) + (climate.tempMaxC[j] ?? 14)) / 2);
   }
-  const shift = Math.round(ANSWERED * Math.max(-MOST_MOVED, at - bloom));
-  known.set(usualStart, shift);
-  return shift;
+  return Math.round(ANSWERED * Math.max(-MOST_MOVED, at - bloom));
 }
 
 /**

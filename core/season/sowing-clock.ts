@@ -3,6 +3,7 @@ import { inGrowingYear } from "../calendar/hemisphere";
 import { dayLengthHours } from "../calendar/sun";
 import type { Bed } from "../garden/bed";
 import { type Crop, STARTS, type Start } from "../handbook/crop";
+import { keptWith } from "../kept-with";
 import { sunShare, warmth } from "../planting/clock";
 import { lightShare, STILL_HOURS } from "../planting/light";
 import { bedDay, bedMinC } from "../weather/bed-night";
@@ -17,23 +18,17 @@ export type Site = {
 };
 
 type UsualYear = { tempMinC: number; tempMaxC: number; share: number }[];
-const usualYears = new WeakMap<Climate, Map<string, UsualYear>>();
+const usualYears = keptWith<Climate>();
 
 /** The usual year as a bed feels it, by day of the year (1 to 366): extremes, and the share of growth its light allows. */
-function usualYear({ climate, latitudeDeg, bed }: Site): UsualYear {
-  const known = usualYears.get(climate) ?? new Map<string, UsualYear>();
-  usualYears.set(climate, known);
-  const key = `${latitudeDeg} ${bed.cover} ${bed.nightOffsetC} ${bed.sunHours}`;
-  const found = known.get(key);
-  if (found) return found;
-  const days = Array.from({ length: 367 }, (_, j) => {
-    const day = addDays("2023-12-31", Math.max(1, j));
-    const { tempMinC, tempMaxC } = bedDay(usualDay(climate, day), bed);
-    return { tempMinC, tempMaxC, share: sunShare(bed.sunHours) * lightShare(day, latitudeDeg) };
-  });
-  known.set(key, days);
-  return days;
-}
+const usualYear = ({ climate, latitudeDeg, bed }: Site): UsualYear =>
+  usualYears(climate, `${latitudeDeg} ${bed.cover} ${bed.nightOffsetC} ${bed.sunHours}`, () =>
+    Array.from({ length: 367 }, (_, j) => {
+      const day = addDays("2023-12-31", Math.max(1, j));
+      const { tempMinC, tempMaxC } = bedDay(usualDay(climate, day), bed);
+      return { tempMinC, tempMaxC, share: sunShare(bed.sunHours) * lightShare(day, latitudeDeg) };
+    }),
+  );
 
 /** Warmth that a day usually brings a crop in a bed, light counted, °C·day. */
 function usualGrowth(crop: Crop, day: Day, site: Site): number {
@@ -110,32 +105,26 @@ export function frostLimit(
 }
 
 type Frosts = { years: number; datesOf: (limitC: number) => FrostDate[] };
-const frostsKnown = new WeakMap<readonly WeatherDay[], Map<string, Frosts>>();
+const frostsKnown = keptWith<readonly WeatherDay[]>();
 
 /** First autumn frosts in a bed by how cold, each worked out once for a record. */
-function frostsIn(
+const frostsIn = (
   record: readonly WeatherDay[],
   latitudeDeg: number,
   bed: Pick<Bed, "cover" | "nightOffsetC">,
-): Frosts {
-  const known = frostsKnown.get(record) ?? new Map<string, Frosts>();
-  frostsKnown.set(record, known);
-  const key = `${latitudeDeg} ${bed.cover} ${bed.nightOffsetC}`;
-  const found = known.get(key);
-  if (found) return found;
-  const felt = record.map((w) => ({ ...w, tempMinC: bedMinC(w, bed) }));
-  const byLimit = new Map<number, FrostDate[]>();
-  const frosts = {
-    years: new Set(record.map((w) => w.day.slice(0, 4))).size,
-    datesOf(limitC: number) {
-      const dates = byLimit.get(limitC) ?? firstFrosts(felt, latitudeDeg, limitC);
-      byLimit.set(limitC, dates);
-      return dates;
-    },
-  };
-  known.set(key, frosts);
-  return frosts;
-}
+): Frosts =>
+  frostsKnown(record, `${latitudeDeg} ${bed.cover} ${bed.nightOffsetC}`, () => {
+    const felt = record.map((w) => ({ ...w, tempMinC: bedMinC(w, bed) }));
+    const byLimit = new Map<number, FrostDate[]>();
+    return {
+      years: new Set(record.map((w) => w.day.slice(0, 4))).size,
+      datesOf(limitC: number) {
+        const dates = byLimit.get(limitC) ?? firstFrosts(felt, latitudeDeg, limitC);
+        byLimit.set(limitC, dates);
+        return dates;
+      },
+    };
+  });
 
 export type LastSowing = {
   how: Start;
