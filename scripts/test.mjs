@@ -1,5 +1,6 @@
 // npm test: what must hold before a change lands, step by step, with the time each took. With --all also the sweeps
-// (whole seasons; every page in every garden and look, every value in every field, kills in a write): as CI runs it.
+// (the longer flows in the browser; whole seasons; every page in every garden and look, every value in every field, kills
+// in a write): as CI runs it.
 import { join } from "node:path";
 import { build, bundleCommand, certutil, chromium, install, run } from "./ready.mjs";
 
@@ -10,7 +11,7 @@ const browserTests = (config) => () => {
 };
 const sweeps = [
   ["sweeps through seasons", () => run(bin("vitest"), ["run", "--reporter=dot"], { AKMEDON_SWEEPS: "yes" })],
-  ["sweeps over pages", browserTests("e2e/sweeps/vitest.config.ts")],
+  ["longer flows and sweeps over pages", browserTests("e2e/sweeps/vitest.config.ts")],
 ];
 const steps = [
   ["packages", () => install()],

@@ -2,7 +2,7 @@ import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { writeArchive } from "#formats/archive";
 import { demoGarden } from "#standins/demo-garden";
-import { ready, withGarden } from "./garden";
+import { ready, withGarden } from "../garden";
 
 const here = withGarden("serve");
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { forget, ready, serveGarden, visit, withGarden } from "./garden";
+import { forget, ready, serveGarden, visit, withGarden } from "../garden";
 
 const here = withGarden("demo");
 

@@ -6,7 +6,7 @@ import { join } from "node:path";
 import type { Browser, Page } from "playwright-core";
 import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { forget, launch, ready, type Served, serveGarden, visit } from "./garden";
+import { forget, launch, ready, type Served, serveGarden, visit } from "../garden";
 
 const PHONE = { width: 390, height: 844 };
 const PASSPHRASE = "late leeks and frost";
@@ -75,7 +75,7 @@ const countScripts = (page: Page): Promise<number> =>
 /** What the garden's archive holds, read without its doors. */
 function archive(dataDir: string) {
   const text = execFileSync(process.execPath, ["build/cli/akmedon.mjs", "export", "--data", dataDir, "-"], {
-    cwd: join(import.meta.dirname, ".."),
+    cwd: join(import.meta.dirname, "..", ".."),
     maxBuffer: 1 << 28,
   });
   return JSON.parse(String(text)) as {

@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { answered, forget, launch, ready, type Served, serveGarden, visit, withGarden } from "./garden";
+import { answered, forget, launch, ready, type Served, serveGarden, visit, withGarden } from "../garden";
 
 const here = withGarden("demo");
 

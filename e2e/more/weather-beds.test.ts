@@ -1,6 +1,6 @@
 import type { Page } from "playwright-core";
 import { describe, expect, it } from "vitest";
-import { forget, ready, serveGarden, visit, withGarden } from "./garden";
+import { forget, ready, serveGarden, visit, withGarden } from "../garden";
 
 const here = withGarden("demo");
 

@@ -3,7 +3,7 @@ import { join } from "node:path";
 import type { Page } from "playwright-core";
 import sharp from "sharp";
 import { describe, expect, it } from "vitest";
-import { forget, ready, serveGarden, visit, withGarden } from "./garden";
+import { forget, ready, serveGarden, visit, withGarden } from "../garden";
 
 const here = withGarden("demo");
 

@@ -4,7 +4,7 @@ import Database from "better-sqlite3";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { databaseFile } from "#db/open";
 import { demoGarden } from "#standins/demo-garden";
-import { forget, grownFolder, post, ROOT, type Served, serveGarden } from "./garden";
+import { forget, grownFolder, post, ROOT, type Served, serveGarden } from "../garden";
 
 const demo = demoGarden();
 describe("what cannot be is refused, wherever it is sent", () => {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { answered, ready, withGarden } from "./garden";
+import { answered, ready, withGarden } from "../garden";
 
 const here = withGarden("demo");
 

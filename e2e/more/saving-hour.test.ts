@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { ready, withGarden } from "./garden";
+import { ready, withGarden } from "../garden";
 
 const here = withGarden("demo");
 

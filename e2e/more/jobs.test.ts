@@ -1,6 +1,6 @@
 import ICAL from "ical.js";
 import { describe, expect, it } from "vitest";
-import { ready, withGarden } from "./garden";
+import { ready, withGarden } from "../garden";
 
 const here = withGarden("demo");
 
