@@ -30,7 +30,8 @@ async function wordsOf(path: string): Promise<{ words: string; links: string[] }
   return { words, links: links.filter((l) => !/^\/(out|assets|photos|undo|feed)|\.\w+$/.test(l)) };
 }
 
-const METRIC = /(?<![\w.])\d[\d.,–]*\s?(?:°C(?!·)|kg|g|mm|cm|m|km\/h|m²|m\/s|metres?|litres?|l)(?![\w²·])/g;
+const METRIC =
+  /(?<![\w.])\d[\d.,–]*\s?(?:°C(?!·)|kg|g|mm|cm|m|km\/h|m²|m\/s|metres?|litres?|l)(?![\w²·])|\b(?:litres?|(?:centi|milli|kilo)metres?)\b/g;
 /** Figures that stand in both systems (cautions), what seed is weighed in, and how a weight may be typed. */
 const BOTH =
   /[\d.–]+ (?:kg|°C|km\/h) \([^)]*(?:lb|°F|mph)[^)]*\)|\d+(?:\.\d+)? g(?= (?:this|last) year)|\(1\.2 kg, 2 lb 3 oz/g;

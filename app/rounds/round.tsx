@@ -165,7 +165,7 @@ function roomFor(d: ReturnType<typeof gardenNow>, round: { id: string; day: stri
   if (!upTo.some((r) => r.id === round.id)) return [];
   return fullestPlaces(problem, scheduleOf(problem, upTo))
     .filter((f) => f.peak > 0.5)
-    .map(sayPlace);
+    .map((f) => sayPlace(f, d.snapshot.garden.units));
 }
 
 /** The next hour after this one at which the household can go. */

@@ -63,7 +63,7 @@ function shape(d: GardenNow) {
       why: sayLeft(l, snapshot.garden.units),
       ...nameOf(l.plantingId),
     })),
-    places: fullest.map((f) => ({ words: sayPlace(f) })),
+    places: fullest.map((f) => ({ words: sayPlace(f, snapshot.garden.units) })),
     tripName:
       snapshot.trips.filter((t) => t.toDay >= today).sort((a, b) => (a.fromDay < b.fromDay ? -1 : 1))[0]?.name ?? "",
     rounds: rounds.map((r) => ({

@@ -4,7 +4,6 @@ import { Form } from "react-router";
 import { PLACE_KINDS } from "#core/household/place";
 import { PLACE_WORDS } from "#core/household/words";
 import { sayPlace } from "#core/planning/words";
-import { proseIn } from "#core/units/prose";
 import { typedVolume, volumeUnit } from "#core/units/volume";
 import { formOf, typedOf } from "../server/forms.server";
 import { gardenNow } from "../server/garden-now.server";
@@ -112,7 +111,7 @@ export default function Household({ loaderData, actionData }: Route.ComponentPro
               <Text fontWeight="600">With the rounds as planned</Text>
               {fullest.map((f) => (
                 <Text key={f.room.place} color={f.peak > f.capacity + 0.5 ? "madder" : undefined}>
-                  {proseIn(sayPlace(f), units)}
+                  {sayPlace(f, units)}
                 </Text>
               ))}
             </Box>

@@ -3,6 +3,7 @@ import { PLACE_WORDS } from "../household/words";
 import { sayHeld } from "../planting/words";
 import { sayMass, type UnitSystem } from "../units/mass";
 import { sayRain, saySpeed, sayTemp } from "../units/say";
+import { volumeUnit } from "../units/volume";
 import type { HazardNews, News } from "./headline";
 import type { BarWhy, StoreOf } from "./question/problem";
 import type { PickWish } from "./question/wish";
@@ -183,11 +184,12 @@ export function sayLeft({ left, rest }: LeftStanding, system: UnitSystem): strin
 }
 
 /** A place in a few words: "kitchen refrigerator: 28 of 35 free litres filled by Thu 8 Oct". */
-export function sayPlace({ room, peak, capacity, day }: Fullest): string {
-  const name = sayStore(room);
+export function sayPlace({ room, peak, capacity, day }: Fullest, system: UnitSystem): string {
+  const unit = volumeUnit(system);
+  const n = (litres: number) => Math.round(litres / unit.litres);
   return peak > capacity + 0.5
-    ? `${name}: ${Math.round(peak)} litres come by ${sayDay(day)}, and ${Math.round(capacity)} are free`
-    : `${name}: ${Math.round(peak)} of ${Math.round(capacity)} free litres filled by ${sayDay(day)}`;
+    ? `${sayStore(room)}: ${n(peak)} ${unit.name} come by ${sayDay(day)}, and ${n(capacity)} are free`
+    : `${sayStore(room)}: ${n(peak)} of ${n(capacity)} free ${unit.name} filled by ${sayDay(day)}`;
 }
 
 const MOST_SAID = 4;

@@ -3,7 +3,7 @@ import { problem, slot, supply } from "../../fixtures/problem";
 import type { Store, StoreOf } from "../question/problem";
 import { sayLeft, sayPlace, sayReason } from "../words";
 import { linesOf, lostG, reasonOf, totalsOf } from "./explain";
-import { fullestPlaces, leftStanding } from "./left";
+import { type Fullest, fullestPlaces, leftStanding } from "./left";
 import { scheduleOf, urgenciesOf } from "./rounds";
 
 /** Worked by hand on plain numbers: what is said of a line, of what is left, and what a plan sums up to. */
@@ -144,6 +144,10 @@ describe("what no round takes, and why", () => {
 });
 
 describe("places when they are fullest", () => {
+  const fridge: Fullest = {
+    room: { kind: "room", place: "fridge", names: ["refrigerator"] },
+    ...{ capacity: 35, peak: 0, day: "2026-10-06" },
+  };
   it("in litres, the tightest first, with the day", () => {
     const ripe = { readyOn: -20, primeFor: 200 };
     const room = (id: string, of: StoreOf, capacity: number, plantingId: string): Store => ({
@@ -166,16 +170,10 @@ describe("places when they are fullest", () => {
   it.each([
     [35.4, "refrigerator: 35 of 35 free litres filled by Tue 6 Oct"],
     [35.6, "refrigerator: 36 litres come by Tue 6 Oct, and 35 are free"],
-  ])("%f of 35 litres is said as it is", (peak, words) =>
-    expect(
-      sayPlace({
-        room: { kind: "room", place: "fridge", names: ["refrigerator"] },
-        capacity: 35,
-        peak,
-        day: "2026-10-06",
-      }),
-    ).toBe(words),
-  );
+  ])("%f of 35 litres is said as it is", (peak, words) => expect(sayPlace({ ...fridge, peak }, "metric")).toBe(words));
+  it("in a US garden it is told in quarts", () =>
+    // 30 litres are 31.7 US liquid quarts, 35 are 37.0
+    expect(sayPlace({ ...fridge, peak: 30 }, "us")).toBe("refrigerator: 32 of 37 free quarts filled by Tue 6 Oct"));
 });
 
 describe("stored rounds as a schedule", () => {
