@@ -32,9 +32,12 @@ async function wordsOf(path: string): Promise<{ words: string; links: string[] }
 
 const METRIC =
   /(?<![\w.])\d[\d.,–]*\s?(?:°C(?!·)|kg|g|mm|cm|m|km\/h|m²|m\/s|metres?|litres?|l)(?![\w²·])|\b(?:litres?|(?:centi|milli|kilo)metres?)\b/g;
-/** Figures that stand in both systems (cautions), what seed is weighed in, and how a weight may be typed. */
+/**
+ * Figures that stand in both systems (cautions), what seed is weighed in, how a weight may be typed, the choice of units
+ * itself, and what the gardener has noted.
+ */
 const BOTH =
-  /[\d.–]+ (?:kg|°C|km\/h) \([^)]*(?:lb|°F|mph)[^)]*\)|\d+(?:\.\d+)? g(?= (?:this|last) year)|\(1\.2 kg, 2 lb 3 oz/g;
+  /[\d.–]+ (?:kg|°C|km\/h) \([^)]*(?:lb|°F|mph)[^)]*\)|\d+(?:\.\d+)? g(?= (?:this|last) year)|\(1\.2 kg, 2 lb 3 oz|kilos, centimetres, °C|half-litre tubs/g;
 
 /** A date with its day before its month; marks along an axis ("Jul 1 Aug 1") and days as files have them are none. */
 const DAY_FIRST =
