@@ -211,6 +211,7 @@ const archive: Archive = {
       air: "moving",
       roomIn: "trays",
       trayLitres: 7.5,
+      addedAt: "2026-10-05T09:00",
     },
   ],
   treatments: [

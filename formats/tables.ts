@@ -87,7 +87,8 @@ export const TABLES = {
   windows: table(windowSchema, ["window", "windows"], 200, { ...FIRST, order: ["weekday", "startsAt", "id"] }),
   datedWindows: table(datedWindowSchema, ["dated window", "dated windows"], 5000, { order: ["day", "id"] }),
   tastes: table(tasteSchema, ["liking", "likings"], 2000),
-  places: table(placeSchema, ["place", "places"], 200, { order: ["kind", "id"] }),
+  // what nobody has laid anywhere lies in the first of its kind: a new one must not draw it to itself
+  places: table(placeSchema, ["place", "places"], 200, { order: ["kind", "addedAt", "id"] }),
   trips: table(tripSchema, ["trip", "trips"], 1000, { ...FIRST, order: ["fromDay", "id"] }),
   beds: table(bedSchema, ["bed", "beds"], 1000, { ...FIRST, order: ["walkOrder", "id"] }),
   plantings: table(plantingSchema, ["planting", "plantings"], 20_000, {

@@ -2,6 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { addDays } from "#core/calendar/day";
 import type { Planting } from "#core/garden/planting";
 import { cropOf } from "#core/handbook/index";
+import { PLACE_KINDS } from "#core/household/place";
 import { lotsNow, STILL_SOUND } from "#core/keeping/lot";
 import { change, listChanges, undo } from "#db/change";
 import { makeDemo } from "../../cli/demo";
@@ -13,10 +14,12 @@ import { plantingLine } from "../plot/planting-line.server";
 import { loader as yieldsOut } from "../season/out-yields";
 import { seasonView } from "../season/season.server";
 import { db, gardenNow } from "../server/garden-now.server";
+import { changeHousehold } from "../settings/household.server";
 import { action as lookAction } from "../walk/walk-planting";
 import { houseOf, keepView, placesView } from "./keep.server";
 import { lotView } from "./lot.server";
 import { changeLot } from "./lot-action.server";
+import { changePlaces } from "./places.server";
 
 /**
  * The log, the baskets and the store as a gardener plays them through a day, each line against the running application:
@@ -303,6 +306,33 @@ describe("what was lost", () => {
     expect(kept()).toMatchObject({ value: "50 %", way: expect.stringContaining("250 g lost after picking") });
     const season = seasonView(gardenNow(), gardenNow().today.slice(0, 4), "crop").ways.kept!;
     expect(season.way).toMatch(/picked; about .+ lost in the bed, .+ lost after picking$/);
+  });
+  it("a place put in later draws nothing to itself that nobody has laid there", async () => {
+    const lain = () => placesView(gardenNow()).map((p) => [p.place.id, p.lots.map((l) => l.id)] as const);
+    const before = lain();
+    const into = (page: string) => (kind: string) => ({
+      ...{ intent: "place", name: `another ${kind}, ${page}`, kind, litres: "60", takenLitres: "0", trayLitres: "" },
+      ...{ roomIn: "litres", tempMinC: "", tempMaxC: "", humidityMin: "", humidityMax: "", light: "", air: "" },
+    });
+    for (const kind of PLACE_KINDS) {
+      const form = new FormData();
+      for (const [name, value] of Object.entries(into("keep")(kind))) form.set(name, value);
+      expect(await changePlaces(gardenNow(), form)).toBeInstanceOf(Response);
+      expect(await changeHousehold(gardenNow(), into("settings")(kind))).toBeInstanceOf(Response);
+    }
+    const known = new Set(before.map(([id]) => id));
+    const kinds = new Set(gardenNow().snapshot.places.flatMap((p) => (known.has(p.id) ? [p.kind] : [])));
+    expect(lain().filter(([id]) => known.has(id))).toEqual(before);
+    // what has no older one of its kind may hold what wants such a place
+    for (const { place, lots } of placesView(gardenNow()))
+      if (!known.has(place.id) && kinds.has(place.kind)) expect(lots).toEqual([]);
+    // changed, it stays where it stood in the list
+    const [first] = gardenNow().snapshot.places.filter((p) => !known.has(p.id));
+    await changeHousehold(gardenNow(), { intent: "place", id: first!.id, name: "renamed", litres: "70" });
+    expect(gardenNow().snapshot.places.find((p) => p.id === first!.id)).toMatchObject({
+      name: "renamed",
+      addedAt: first!.addedAt,
+    });
   });
   it("a place says by how much it is off", () => {
     const { id } = plant("sweet-potato", { plants: 4 });

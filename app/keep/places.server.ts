@@ -70,7 +70,7 @@ export async function changePlaces(d: GardenNow, form: FormData) {
     place: () => {
       const read = readForm(placeForm(units), typed);
       if (!read.ok) return refuse(read.faults);
-      const place = { ...read.row, id: found?.id ?? newId() };
+      const place = { ...read.row, id: found?.id ?? orderedId(), addedAt: found?.addedAt ?? d.now };
       return put(`#${place.id}`, `${place.name} ${found ? "changed" : "added"}`, (c) => c.put("places", place));
     },
     remove: () => done("/keep/places", removePlace(db(), known(), d.now)),

@@ -3,7 +3,7 @@ import { tastesOf } from "#core/planning/question/question";
 import { fullestPlaces } from "#core/planning/rounds/left";
 import { scheduleOf } from "#core/planning/rounds/rounds";
 import { readMass, sayMass } from "#core/units/mass";
-import { change, newId } from "#db/change";
+import { change, orderedId } from "#db/change";
 import { listPlaces } from "#db/garden";
 import { roundsAhead } from "../rounds/rounds.server";
 import { byIntent, done, numberOf, readForm, refuse } from "../server/forms.server";
@@ -53,7 +53,7 @@ export async function changeHousehold(d: GardenNow, typed: Record<string, string
       const known = listPlaces(db()).find((p) => p.id === typed.id) ?? null;
       const read = readForm(roomForm(d.snapshot.garden.units, known), typed);
       if (!read.ok) return refuse(read.faults);
-      const place = { ...read.row, id: known?.id ?? newId() };
+      const place = { ...read.row, id: known?.id ?? orderedId(), addedAt: known?.addedAt ?? d.now };
       return done(
         places,
         change(db(), `${place.name} ${known ? "changed" : "added"}`, d.now, (c) => c.put("places", place)),

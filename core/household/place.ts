@@ -69,6 +69,8 @@ export const placeSchema = z
       .max(200, "at most 200 litres")
       .nullable()
       .default(null),
+    /** local time it was put into the garden; "": it was there before such times were noted */
+    addedAt: z.string().max(16).default(""),
   })
   .refine((p) => p.tempMinC === null || p.tempMaxC === null || p.tempMinC <= p.tempMaxC, {
     message: "warmer than the warmest",
@@ -92,6 +94,7 @@ export const placeWith = (over: Pick<Place, "id" | "name" | "kind" | "litres"> &
   air: null,
   roomIn: "litres",
   trayLitres: null,
+  addedAt: "",
   ...over,
 });
 

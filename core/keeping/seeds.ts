@@ -9,7 +9,8 @@ import type { LotSeed } from "./lot";
 
 /**
  * Where a pick is laid when nobody says otherwise: green fruit on the counter, what must cure where air moves, the rest
- * where its crop belongs; null when the household has no such place.
+ * where its crop belongs; of several such places the one the household had first, as they are listed; null when it has
+ * none.
  */
 export function usualPlace(cropId: string, green: boolean, book: Handbook, places: readonly Place[]): Place | null {
   const crop = book.find(cropId);

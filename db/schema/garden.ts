@@ -78,6 +78,7 @@ export const places = sqliteTable("places", {
   air: text({ enum: PLACE_AIRS }),
   roomIn: text({ enum: ROOM_IN }).notNull().default("litres"),
   trayLitres: real(),
+  addedAt: text().notNull().default(""),
 });
 
 /** What thermometers in the places showed. */

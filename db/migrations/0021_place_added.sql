@@ -1,0 +1,1 @@
+ALTER TABLE `places` ADD `added_at` text DEFAULT '' NOT NULL;
