@@ -1,4 +1,4 @@
-import { Column, getTableColumns } from "drizzle-orm";
+import { Column, getTableColumns, type SQL, sql } from "drizzle-orm";
 import type { SQLiteTable } from "drizzle-orm/sqlite-core";
 import { TABLES, type TableName } from "#formats/tables";
 import { keyOf, type RowOf, readRow, SQL_TABLES } from "./change";
@@ -26,35 +26,53 @@ export function cachedRead<T>(name: TableName, read: (db: Db) => T): (db: Db) =>
 /** What most lists of a row are: one for all of them, which nobody may change. */
 const NO_LIST: readonly never[] = Object.freeze([]);
 
+/** So many places of a file are read at a time. */
+const PORTION = 4000;
+/** As many digits as tell any two numbers apart; the database's own JSON has two too few. */
+const exactly = (column: Column): SQL => sql`iif(${column} is null, null, json(printf('%!.17g', ${column})))`;
+
 /**
- * All rows of a table as Drizzle would give them, in a quarter of its time: a hundred thousand picks are read in one go
- * while somebody waits for a page. The statement is Drizzle's; only columns that are stored otherwise than they are
- * read (JSON, truth) are mapped by it. Every row begins as a copy of one with nothing in it, so that all have one shape.
+ * All rows of a table as Drizzle would give them, in a fraction of its time: a hundred thousand picks are read in one go
+ * while somebody waits for a page. They come as JSON, some thousands in one text: that is parsed twice as fast as values
+ * are fetched one by one, and what many rows say ("crop", "sound") is held once. Columns that are stored otherwise than
+ * they are read (JSON, truth) are mapped by Drizzle. Every row begins as a copy of one with nothing in it, so that all
+ * have one shape.
  */
 function allRows<Row>(db: Db, table: SQLiteTable): Row[] {
-  const { sql, params } = db.select().from(table).toSQL();
   const columns = Object.entries(getTableColumns(table)).map(([field, column]) => ({
     field,
+    stored: column.getSQLType() === "real" ? exactly(column) : sql`${column}`,
     read:
       column.mapFromDriverValue === Column.prototype.mapFromDriverValue
         ? null
         : (stored: unknown) => (stored === "[]" ? NO_LIST : column.mapFromDriverValue(stored)),
   }));
+  const values = sql.join(
+    columns.map((c) => c.stored),
+    sql`, `,
+  );
+  const text = db
+    .select({ text: sql<string>`json_group_array(json_array(${values}))` })
+    .from(table)
+    .where(sql`rowid between ${sql.placeholder("from")} and ${sql.placeholder("to")}`)
+    .prepare();
+  const ends = db.select({ first: sql<number>`min(rowid)`, last: sql<number>`max(rowid)` }).from(table).get();
   const width = columns.length;
   const empty: Record<string, unknown> = Object.fromEntries(columns.map(({ field }) => [field, null]));
   const rows: Row[] = [];
-  for (const stored of db.$client
-    .prepare(sql)
-    .raw()
-    .iterate(...params) as Iterable<unknown[]>) {
-    const row = { ...empty };
-    for (let k = 0; k < width; k++) {
-      const value = stored[k];
-      if (value === null) continue;
-      const { field, read } = columns[k]!;
-      row[field] = read === null ? value : read(value);
+  // with nothing in the table its ends are null
+  for (let from = ends?.first ?? 1; from <= (ends?.last ?? 0); from += PORTION) {
+    const portion = text.get({ from, to: from + PORTION - 1 });
+    for (const stored of JSON.parse(portion?.text ?? "[]") as unknown[][]) {
+      const row = { ...empty };
+      for (let k = 0; k < width; k++) {
+        const value = stored[k];
+        if (value === null) continue;
+        const { field, read } = columns[k]!;
+        row[field] = read === null ? value : read(value);
+      }
+      rows.push(row as Row);
     }
-    rows.push(row as Row);
   }
   return rows;
 }

@@ -86,6 +86,23 @@ describe("rows read as they lie in the file", () => {
     const plain = db.select().from(SQL_TABLES[name]).all() as object[];
     expect([...(rows(name)(db) as object[])].sort(byKey)).toEqual(plain.sort(byKey));
   });
+  it("to the last digit of a number, the last sign of a text and the last of many thousand rows", () => {
+    const texts = ['"', "\\", "\n\t\r", "\u2028", "🍅 ½ °F", "null", "[]", '{"a":1}', "’", ""];
+    const masses = [0.1 + 0.2, 1 / 3, 2 / 3, 453.59237 / 7, 1e-7, 123456789.1234567, 5, 1e21, Number.MIN_VALUE, null];
+    const one = demo.picks[0]!;
+    const many = Array.from({ length: 9000 }, (_, k) => ({
+      ...one,
+      ...{ id: `many-${k}`, note: texts[k % 10]!, entered: texts[(k + 3) % 10]!, grossG: masses[k % 10]! },
+      ...{ minutes: masses[(k + 1) % 10]!, topsOn: k % 2 === 0, photos: k % 3 === 0 ? [] : [texts[k % 10]!] },
+    }));
+    const written = change(db, "many", AT, (c) => {
+      for (const row of many) c.put("picks", row);
+    });
+    const read = new Map(rows("picks")(db).map((row) => [row.id, row]));
+    expect(many.map((row) => read.get(row.id))).toEqual(many);
+    undo(db, written!, AT);
+    expect(rows("picks")(db).some((row) => row.id.startsWith("many-"))).toBe(false);
+  });
 });
 
 describe("a journal of many years", () => {
