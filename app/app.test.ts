@@ -4,12 +4,12 @@ import { bedSchema } from "#core/garden/bed";
 import { cropOf } from "#core/handbook/index";
 import { bulkOf } from "#core/weighing/bulk";
 import { demoGarden } from "#standins/demo-garden";
+import { pickForm } from "./picks/pick.form";
 import { arithmetic } from "./picks/pick-arithmetic";
-import { readPickForm } from "./picks/pick-form.server";
 import { columnsOf, findPicks, loggedPicks } from "./picks/picks.server";
 import { holds } from "./picks/planting-choice";
 import { fullness, lanePath, laneStops } from "./rounds/lane-shape";
-import { faultsOf, numberOf, typedOf } from "./server/forms.server";
+import { faultsOf, numberOf, readForm, typedOf } from "./server/forms.server";
 import { modeOf } from "./server/mode.server";
 import { safePath, withoutDone } from "./server/safe-path";
 import { nextLook } from "./ui/theme/looks";
@@ -230,6 +230,7 @@ describe("the pick form", () => {
     { id: "bowl", name: "bowl", tareG: 300, litres: null, atHand: null },
   ];
   const typed = {
+    plantingId: "planting",
     gross: "6.4 kg",
     "box-crate": "2",
     "box-bowl": "0",
@@ -244,7 +245,7 @@ describe("the pick form", () => {
     roundId: "",
   };
   const read = (over: Record<string, string>) =>
-    readPickForm({ ...typed, ...over }, "id", "planting", crates, "metric", bulkOf(cropOf("tomato")));
+    readForm(pickForm({ containers: crates, units: "metric", bulk: bulkOf(cropOf("tomato")) }), { ...typed, ...over });
   const faultOf = (over: Record<string, string>) => {
     const form = read(over);
     return form.ok ? {} : form.faults.errors;
@@ -252,7 +253,7 @@ describe("the pick form", () => {
   it("keeps the weight as written and the containers that stood on the scale", () => {
     const form = read({ otherTare: "250 g", topsOn: "on" });
     if (!form.ok) throw new Error("refused");
-    expect(form.pick).toMatchObject({
+    expect(form.row).toMatchObject({
       grossG: 6400,
       entered: "6.4 kg",
       topsOn: true,
@@ -260,7 +261,7 @@ describe("the pick form", () => {
       count: null,
       roundId: null,
     });
-    expect(form.pick.tare).toEqual([
+    expect(form.row.tare).toEqual([
       { name: "slatted crate", tareG: 1590, count: 2 },
       { name: "other container", tareG: 250, count: 1 },
     ]);
@@ -278,10 +279,10 @@ describe("the pick form", () => {
   });
   it("sums crates, and marks a volume as the estimate it is", () => {
     const crates = read({ gross: "12.3 + 11.8 kg" });
-    expect(crates.ok && crates.pick).toMatchObject({ grossG: 24_100, entered: "12.3 + 11.8 kg", estimated: false });
+    expect(crates.ok && crates.row).toMatchObject({ grossG: 24_100, entered: "12.3 + 11.8 kg", estimated: false });
     const bushel = read({ gross: "half a bushel", "box-crate": "0" });
-    expect(bushel.ok && bushel.pick).toMatchObject({ entered: "half a bushel", estimated: true });
-    expect(bushel.ok && bushel.pick.grossG).toBeCloseTo(12_020, 0);
+    expect(bushel.ok && bushel.row).toMatchObject({ entered: "half a bushel", estimated: true });
+    expect(bushel.ok && bushel.row.grossG).toBeCloseTo(12_020, 0);
     expect(faultOf({ gross: "half a bushel" }).gross).toMatch(/without its containers/);
   });
   it("reads the parts a pick was sorted into, and says which of them is wrong", () => {
@@ -292,7 +293,7 @@ describe("the pick form", () => {
         ),
       );
     const form = read({ ...part(0, { amount: "300 g", note: "forked" }), ...part(1, {}), ...part(3, { count: "4" }) });
-    expect(form.ok && form.pick.sorted).toEqual([
+    expect(form.ok && form.row.sorted).toEqual([
       { grade: "eat-first", way: "kitchen", massG: 300, count: null, note: "forked" },
       { grade: "eat-first", way: "kitchen", massG: null, count: 4, note: "" },
     ]);
@@ -303,13 +304,13 @@ describe("the pick form", () => {
   });
   it("takes a second weighing and the clock, and refuses what cannot be", () => {
     const form = read({ topsOn: "on", again: "2.1 kg", againHow: "tops-off", minutes: "12,5", purpose: "strip" });
-    expect(form.ok && form.pick).toMatchObject({ againG: 2100, againHow: "tops-off", minutes: 12.5, purpose: "strip" });
+    expect(form.ok && form.row).toMatchObject({ againG: 2100, againHow: "tops-off", minutes: 12.5, purpose: "strip" });
     expect(faultOf({ again: "9 kg" }).again).toContain("more than it weighed");
     expect(faultOf({ minutes: "-1" }).minutes).toContain("more than nothing");
   });
   it("takes a count without a weight", () => {
     const form = read({ gross: "", count: "12", "box-crate": "0" });
-    expect(form.ok && form.pick.grossG).toBeNull();
+    expect(form.ok && form.row.grossG).toBeNull();
   });
 });
 

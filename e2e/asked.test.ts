@@ -21,6 +21,29 @@ describe("what cannot well be", () => {
     expect(await logged()).toBe(before + 1);
     expect(troubles).toEqual([]);
   });
+  it("what cannot be read is said as its field is left, the rest as it is sent, and nothing is sent", async () => {
+    const { page, troubles } = await here.visit();
+    const sent: string[] = [];
+    page.on("request", (r) => r.method() === "POST" && sent.push(r.url()));
+    await page.goto("/picks/new?planting=tom-wall");
+    await ready(page);
+    await page.locator("[name=gross]").fill("heavy");
+    await page.getByLabel("Who").focus();
+    await page.getByText("“heavy” is not a weight").first().waitFor();
+    // nobody has tried to save it yet
+    expect(await page.getByText("Not saved").count()).toBe(0);
+    await page.getByText("More about this pick").click();
+    await page.getByLabel("Minutes it took").fill("-3");
+    await page.getByRole("button", { name: "Set a part apart" }).click();
+    await page.getByLabel("Part 1, weight").fill("some");
+    await page.getByRole("button", { name: "Save the pick" }).click();
+    await page.getByText("Not saved: 3 fields want a look. Nothing you typed is lost.").waitFor();
+    await page.getByText("“some” is not a weight").waitFor();
+    expect(await page.locator("[name=gross]").evaluate((field) => document.activeElement === field)).toBe(true);
+    expect(sent).toEqual([]);
+    expect(troubles).toEqual([]);
+    await page.context().close();
+  });
   it("a courgette is not picked to ripen: its form does not offer it", async () => {
     const { page } = await here.visit();
     await page.goto("/picks/new?planting=cou-lower");

@@ -6,8 +6,10 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { cropOf } from "#core/handbook/index";
 import { unreachable } from "../offline/unreachable";
 import { keepPhotos, photoBytes, photosOf } from "../server/photos.server";
+import { readForm } from "../ui/form-schema";
 import { timeSince } from "../walk/walk-offline";
-import { bareCrop, blankCrop, idFor, readOwnCrop } from "./own-crop.server";
+import { ownCropForm } from "./own-crop.form";
+import { bareCrop, blankCrop, idFor } from "./own-crop.server";
 import { cueFigure, degrees } from "./own-crop-figures";
 
 /** What the form of a crop sends when nothing was touched. */
@@ -61,11 +63,11 @@ describe("the form of an own crop in a US garden", () => {
   };
   const size = carrot.cues.find((c) => c.kind === "measure")!;
   it("shows inches, ounces and °F, and untouched gives every figure back to the last digit", () => {
-    const read = readOwnCrop(shown(carrot), carrot, "own-us", "us");
-    expect(read.ok && read.crop.cues.map((c) => ("marks" in c ? c.marks : null))).toEqual(
+    const read = readForm(ownCropForm(carrot, "us"), shown(carrot));
+    expect(read.ok && read.row.cues.map((c) => ("marks" in c ? c.marks : null))).toEqual(
       carrot.cues.map((c) => ("marks" in c ? c.marks : null)),
     );
-    expect(read.ok && read.crop).toMatchObject({
+    expect(read.ok && read.row).toMatchObject({
       weather: { killC: carrot.weather.killC },
       warmth: { baseC: carrot.warmth.baseC },
       after: { tempC: carrot.after.tempC },
@@ -80,11 +82,11 @@ describe("the form of an own crop in a US garden", () => {
   });
   it("reads what was typed in those units: 2 in are 50.8 mm, 23 °F are −5 °C, 10 oz are 283.5 g", () => {
     const typed = { ...shown(carrot), [`cue-${size.id}-past`]: "2.5", killC: "23", keepCLow: "32", keepCHigh: "41" };
-    const read = readOwnCrop(typed, carrot, "own-us", "us");
-    const cue = read.ok ? read.crop.cues.find((c) => c.id === size.id) : null;
+    const read = readForm(ownCropForm(carrot, "us"), typed);
+    const cue = read.ok ? read.row.cues.find((c) => c.id === size.id) : null;
     expect(cue && "marks" in cue && cue.marks.past).toBeCloseTo(63.5, 9);
-    expect(read.ok && read.crop.weather.killC).toBeCloseTo(-5, 9);
-    expect(read.ok && read.crop.after).toMatchObject({ tempC: [0, 5], source: "own" });
+    expect(read.ok && read.row.weather.killC).toBeCloseTo(-5, 9);
+    expect(read.ok && read.row.after).toMatchObject({ tempC: [0, 5], source: "own" });
     expect(cueFigure("weight", "us").read(10)).toBeCloseTo(283.495, 3);
   });
 });
@@ -92,28 +94,28 @@ describe("the form of an own crop in a US garden", () => {
 describe("the form of an own crop", () => {
   const base = bareCrop(cropOf("courgette"));
   it("untouched gives the crop back, without the signs the handbook adds", () => {
-    const read = readOwnCrop(formOf(base), base, "own-round", "metric");
-    expect(read.ok && read.crop).toMatchObject({
-      id: "own-round",
+    const read = readForm(ownCropForm(base, "metric"), formOf(base));
+    expect(read.ok && read.row).toMatchObject({
+      id: base.id,
       name: "Courgette",
       habit: "repeat",
       days: { sown: base.days.sown },
     });
     expect(base.cues.some((c) => c.kind === "event" && c.shared)).toBe(false);
-    expect(read.ok && read.crop.schools.map((s) => s.id)).toEqual(base.schools.map((s) => s.id));
+    expect(read.ok && read.row.schools.map((s) => s.id)).toEqual(base.schools.map((s) => s.id));
   });
   it("says whether what is eaten touches the soil, and a technique of one's own stands alone", () => {
     const { touchesSoil: _, ...off } = formOf(base);
-    const changed = readOwnCrop({ ...off, how: "As grandmother did." }, base, "own-round", "metric");
-    expect(changed.ok && [changed.crop.touchesSoil, changed.crop.technique.when]).toEqual([false, []]);
-    const same = readOwnCrop(formOf(base), base, "own-round", "metric");
-    expect(same.ok && [same.crop.touchesSoil, same.crop.technique.when]).toEqual([true, base.technique.when]);
+    const changed = readForm(ownCropForm(base, "metric"), { ...off, how: "As grandmother did." });
+    expect(changed.ok && [changed.row.touchesSoil, changed.row.technique.when]).toEqual([false, []]);
+    const same = readForm(ownCropForm(base, "metric"), formOf(base));
+    expect(same.ok && [same.row.touchesSoil, same.row.technique.when]).toEqual([true, base.technique.when]);
   });
   it("takes a comma for a point, and lets go of a school's view of a cue that was changed", () => {
     const typed = { ...formOf(base), intervalWarm: "1,5", "cue-length-ready": "90" };
-    const read = readOwnCrop(typed, base, "own-round", "metric");
-    expect(read.ok && read.crop.interval.warmDays).toBe(1.5);
-    expect(read.ok && read.crop.schools.some((s) => "length" in s.cues)).toBe(false);
+    const read = readForm(ownCropForm(base, "metric"), typed);
+    expect(read.ok && read.row.interval.warmDays).toBe(1.5);
+    expect(read.ok && read.row.schools.some((s) => "length" in s.cues)).toBe(false);
   });
   it.each([
     ["a name that is missing", { name: " " }, "name"],
@@ -124,7 +126,7 @@ describe("the form of an own crop", () => {
     ["a habit nobody knows", { habit: "sometimes" }, "habit"],
   ])("refuses %s beside the field, and keeps what was typed", (_, change, field) => {
     const typed = { ...formOf(base), ...change };
-    const read = readOwnCrop(typed, base, "own-round", "metric");
+    const read = readForm(ownCropForm(base, "metric"), typed);
     expect(read.ok).toBe(false);
     if (!read.ok) {
       expect(Object.keys(read.faults.errors)).toContain(field);
@@ -133,7 +135,7 @@ describe("the form of an own crop", () => {
   });
   it("a new crop begins from a blank that is whole", () => {
     const blank = blankCrop();
-    expect(readOwnCrop(formOf(blank), blank, "own-oca", "metric").ok).toBe(true);
+    expect(readForm(ownCropForm(blank, "metric"), formOf(blank)).ok).toBe(true);
   });
   it("makes ids from names, never twice", () => {
     expect(idFor("Röte Bete!", () => false)).toBe("own-ro-te-bete");

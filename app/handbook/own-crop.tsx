@@ -1,12 +1,13 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
-import { Form } from "react-router";
+import { useMemo } from "react";
 import { type Crop, HABITS } from "#core/handbook/crop";
 import { findCrop } from "#core/handbook/index";
 import { PLACE_KINDS } from "#core/household/place";
 import { PLACE_WORDS } from "#core/household/words";
 import { removeOwnCrop, saveOwnCrop } from "#db/handbook";
-import { done, formOf, missing, refuse, typedOf } from "../server/forms.server";
+import { done, formOf, missing, readForm, refuse, typedOf } from "../server/forms.server";
 import { db, gardenNow, handbook, plainHandbook } from "../server/garden-now.server";
+import { CheckedForm } from "../ui/checked-form";
 import { Tickbox } from "../ui/tickbox";
 import {
   Button,
@@ -23,7 +24,8 @@ import {
   TextArea,
 } from "../ui/ui";
 import type { Route } from "./+types/own-crop";
-import { bareCrop, blankCrop, idFor, readOwnCrop } from "./own-crop.server";
+import { ownCropForm } from "./own-crop.form";
+import { bareCrop, blankCrop, idFor } from "./own-crop.server";
 import { cueFigure, degrees } from "./own-crop-figures";
 
 /** The crop a form begins from, and whether it is the gardener's own already. */
@@ -52,9 +54,9 @@ export async function action({ request, params }: Route.ActionArgs) {
   // a copy gets an id of its own; “in its place” keeps the id, so that plantings follow the changed facts
   const keepsId = own || (params.cropId !== "new" && typed.place === "instead");
   const id = keepsId ? base.id : idFor(typed.name ?? "", (x) => handbook().find(x) !== null);
-  const read = readOwnCrop(typed, base, id, snapshot.garden.units);
+  const read = readForm(ownCropForm(base, snapshot.garden.units), typed);
   if (!read.ok) return refuse(read.faults);
-  return done(`/handbook/${id}`, saveOwnCrop(db(), read.crop, now));
+  return done(`/handbook/${id}`, saveOwnCrop(db(), { ...read.row, id }, now));
 }
 
 export const meta: Route.MetaFunction = () => [{ title: "Your own crop · Akmedon" }];
@@ -63,6 +65,7 @@ const LANDMARKS = ["start", "early", "ready", "upper", "past"] as const;
 export default function OwnCrop({ loaderData, actionData }: Route.ComponentProps) {
   const { base, own, units, isNew, printed } = loaderData;
   const temp = degrees(units);
+  const schema = useMemo(() => ownCropForm(base, units), [base, units]);
   const faults: Faults = actionData && "errors" in actionData ? actionData : null;
   const text = (name: string, label: string, value: string | number | null, hint?: string) => (
     <Field name={name} label={label} hint={hint} faults={faults}>
@@ -80,7 +83,7 @@ export default function OwnCrop({ loaderData, actionData }: Route.ComponentProps
       title={isNew ? "Your own crop" : own ? `Change ${base.name}` : `A copy of ${base.name}`}
       lead="Yours, kept with your garden: no update of the handbook changes it."
     >
-      <Form method="post">
+      <CheckedForm method="post" schema={schema} faults={faults}>
         <FormError faults={faults} />
         <Grid templateColumns={{ base: "minmax(0, 1fr)", lg: "1fr 1.2fr" }} gap="12">
           <Box>
@@ -242,7 +245,7 @@ export default function OwnCrop({ loaderData, actionData }: Route.ComponentProps
             </Flex>
           </Box>
         </Grid>
-      </Form>
+      </CheckedForm>
     </Page>
   );
 }

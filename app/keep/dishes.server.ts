@@ -1,8 +1,8 @@
 import { cautionsOfAll } from "#core/handbook/cautions";
-import { dishSchema } from "#core/keeping/dishes";
 import { change, newId } from "#db/change";
-import { done, faultsOf, missing, refuse } from "../server/forms.server";
+import { done, missing, readForm, refuse, typedOf } from "../server/forms.server";
 import { db, type GardenNow, handbook } from "../server/garden-now.server";
+import { dishForm } from "./dish.form";
 
 /** The household's dishes, by the crops they use. */
 export function dishesView(d: GardenNow) {
@@ -22,7 +22,7 @@ export function dishesView(d: GardenNow) {
 
 /** Adds, changes or removes a dish. */
 export function changeDishes(d: GardenNow, form: FormData) {
-  const typed = Object.fromEntries([...form.entries()].filter((e): e is [string, string] => typeof e[1] === "string"));
+  const typed = typedOf(form);
   const known = d.snapshot.dishes.find((x) => x.id === typed.id);
   const back = "/keep/dishes";
   if (typed.intent === "remove") {
@@ -32,16 +32,11 @@ export function changeDishes(d: GardenNow, form: FormData) {
       change(db(), `${known.name} removed`, d.now, (c) => c.remove("dishes", known.id)),
     );
   }
-  const cropIds = [...new Set(form.getAll("cropIds").filter((x): x is string => typeof x === "string" && x !== ""))];
-  const checked = dishSchema.safeParse({
-    id: known?.id ?? newId(),
-    name: typed.name ?? "",
-    cropIds,
-    note: typed.note ?? "",
-  });
-  if (!checked.success) return refuse(faultsOf(checked.error, { ...typed, cropIds: cropIds.join(" ") }));
+  const read = readForm(dishForm, typed);
+  if (!read.ok) return refuse(read.faults);
+  const dish = { ...read.row, id: known?.id ?? newId() };
   return done(
     back,
-    change(db(), `${checked.data.name} ${known ? "changed" : "noted"}`, d.now, (c) => c.put("dishes", checked.data)),
+    change(db(), `${dish.name} ${known ? "changed" : "noted"}`, d.now, (c) => c.put("dishes", dish)),
   );
 }

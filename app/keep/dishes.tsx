@@ -1,8 +1,8 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
-import { Form } from "react-router";
 import { formOf } from "../server/forms.server";
 import { gardenNow } from "../server/garden-now.server";
 import { Cautions } from "../ui/cautions";
+import { CheckedForm } from "../ui/checked-form";
 import { Fold } from "../ui/fold";
 import {
   Button,
@@ -18,6 +18,7 @@ import {
   TextArea,
 } from "../ui/ui";
 import type { Route } from "./+types/dishes";
+import { DISH_CROPS, dishForm } from "./dish.form";
 import { changeDishes, dishesView } from "./dishes.server";
 import { DishNote } from "./dishes-part";
 
@@ -25,9 +26,6 @@ export const loader = () => dishesView(gardenNow());
 export const action = async ({ request }: Route.ActionArgs) => changeDishes(gardenNow(), await formOf(request));
 
 export const meta: Route.MetaFunction = () => [{ title: "Dishes · Akmedon" }];
-
-/** Crops of a dish that can be chosen. */
-const PLACES_FOR_CROPS = [0, 1, 2, 3];
 
 /** The household's own dishes: what they are called, what they use, where they are written. */
 export default function Dishes({ loaderData, actionData }: Route.ComponentProps) {
@@ -81,54 +79,32 @@ function DishForm({
   crops: View["crops"];
   faults: Faults;
 }) {
-  const kept = faults?.typed.cropIds?.split(" ") ?? dish?.cropIds ?? [];
   const key = dish?.id ?? "new";
   return (
-    <Form method="post">
+    <CheckedForm method="post" schema={dishForm} faults={faults}>
       <input type="hidden" name="id" value={dish?.id ?? ""} />
       <Grid gap="4">
-        <Field name="name" label="What is it called?" faults={faults}>
-          {(p) => (
-            <Input
-              {...p}
-              id={`name-${key}`}
-              aria-label="What is it called?"
-              defaultValue={shownValue(faults, "name", dish?.name)}
-            />
-          )}
+        <Field name="name" of={key} label="What is it called?">
+          {(p) => <Input {...p} defaultValue={shownValue(faults, "name", dish?.name)} />}
         </Field>
-        <Box>
-          <Text fontWeight="600" mb="1">
-            What it uses
-          </Text>
-          <Grid templateColumns="repeat(2, minmax(0, 1fr))" gap="2">
-            {PLACES_FOR_CROPS.map((k) => (
-              <Select key={k} name="cropIds" aria-label={`Crop ${k + 1}`} defaultValue={kept[k] ?? ""} minW="0">
-                <option value="">{k === 0 ? "a crop" : "and perhaps"}</option>
-                {crops.map((c) => (
-                  <option key={c.id} value={c.id}>
-                    {c.name}
-                  </option>
-                ))}
-              </Select>
-            ))}
-          </Grid>
-          {faults?.errors.cropIds && (
-            <Text color="madder" fontWeight="600" fontSize="sm" mt="1" role="alert">
-              {faults.errors.cropIds}
-            </Text>
-          )}
-        </Box>
-        <Field name="note" label="How it goes, or where it is written" faults={faults}>
-          {(p) => (
-            <TextArea
-              {...p}
-              id={`note-${key}`}
-              aria-label="How it goes, or where it is written"
-              rows={3}
-              defaultValue={shownValue(faults, "note", dish?.note)}
-            />
-          )}
+        <Grid templateColumns="repeat(2, minmax(0, 1fr))" gap="2">
+          {DISH_CROPS.map((field, k) => (
+            <Field key={field} name={field} of={key} label={`Crop ${k + 1}`}>
+              {(p) => (
+                <Select {...p} defaultValue={shownValue(faults, field, dish?.cropIds[k])} minW="0">
+                  <option value="">{k === 0 ? "a crop" : "and perhaps"}</option>
+                  {crops.map((c) => (
+                    <option key={c.id} value={c.id}>
+                      {c.name}
+                    </option>
+                  ))}
+                </Select>
+              )}
+            </Field>
+          ))}
+        </Grid>
+        <Field name="note" of={key} label="How it goes, or where it is written">
+          {(p) => <TextArea {...p} rows={3} defaultValue={shownValue(faults, "note", dish?.note)} />}
         </Field>
       </Grid>
       <Flex gap="3" mt="4">
@@ -141,6 +117,6 @@ function DishForm({
           </Button>
         )}
       </Flex>
-    </Form>
+    </CheckedForm>
   );
 }

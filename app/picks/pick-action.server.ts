@@ -1,5 +1,5 @@
 import { redirect } from "react-router";
-import { isDay, sayDate } from "#core/calendar/day";
+import { sayDate } from "#core/calendar/day";
 import { plantingName } from "#core/garden/name";
 import { MOST_PHOTOS } from "#core/garden/photos";
 import type { Planting } from "#core/garden/planting";
@@ -17,10 +17,10 @@ import { GRADE_WORDS } from "#core/weighing/words";
 import { newId } from "#db/change";
 import { listContainers } from "#db/garden";
 import { findPick, removePick, savePick } from "#db/work";
-import { done, type FormFaults, missing, ownId, refuse, typedOf } from "../server/forms.server";
+import { done, type FormFaults, missing, ownId, readForm, refuse, typedOf } from "../server/forms.server";
 import { db, gardenNow, handbook } from "../server/garden-now.server";
 import { keepPhotos, photosOf } from "../server/photos.server";
-import { readPickForm } from "./pick-form.server";
+import { pickForm } from "./pick.form";
 
 type Answer = ReturnType<typeof refuse> | ReturnType<typeof done>;
 /** A pick that can be kept, with new photos beside those it had; `twice`: it was sent before, its photos are there. */
@@ -59,18 +59,14 @@ function readyPick(typed: Record<string, string>, pickId: string | undefined): A
   const twin = pickId ? null : findPick(db(), newPickId);
   if (twin && twin.plantingId !== planting.id)
     return refuse({ errors: { form: "another pick has this id already" }, typed });
-  const read = readPickForm(
-    typed,
-    known?.id ?? newPickId,
-    planting.id,
-    listContainers(db()),
-    units,
-    bulkOf(handbook().of(planting.cropId), containerMeasures(d.snapshot.containers)),
-  );
+  const crop = handbook().of(planting.cropId);
+  const bulk = bulkOf(crop, containerMeasures(d.snapshot.containers));
+  const read = readForm(pickForm({ containers: listContainers(db()), units, bulk }), typed);
   if (!read.ok) return refuse(read.faults);
-  const unfit = unripenable(read.pick, handbook().of(planting.cropId));
+  const entered = { ...read.row, id: known?.id ?? newPickId };
+  const unfit = unripenable(entered, crop);
   if (unfit) return refuse({ errors: { grade: unfit }, typed });
-  const wait = waitingOn(d.snapshot.treatments, planting.id, read.pick.at.slice(0, 10)).find(isLaw);
+  const wait = waitingOn(d.snapshot.treatments, planting.id, entered.at.slice(0, 10)).find(isLaw);
   if (wait)
     return refuse({
       errors: {
@@ -78,17 +74,12 @@ function readyPick(typed: Record<string, string>, pickId: string | undefined): A
       },
       typed,
     });
-  const crop = handbook().of(planting.cropId);
   const bed = d.snapshot.beds.find((b) => b.id === planting.bedId);
   // what cannot well be is asked about once; what waited without a signal is kept, for nobody is there to ask
-  const doubts = bed && typed.sure === undefined ? doubtsOfPick(read.pick, planting, bed, crop, d.today) : [];
+  const doubts = bed && typed.sure === undefined ? doubtsOfPick(entered, planting, bed, crop, d.today) : [];
   if (doubts.length > 0) return refuse(askAbout(doubts, planting, typed));
-  const label = `${sayMass(netOf(read.pick, crop.topsShare, crop.yield.pieceG).netG, units)} of ${plantingName(planting, crop)} ${known ? "changed" : "logged"}`;
+  const label = `${sayMass(netOf(entered, crop.topsShare, crop.yield.pieceG).netG, units)} of ${plantingName(planting, crop)} ${known ? "changed" : "logged"}`;
   const restOn = typed.restOn ?? "";
-  if (restOn !== "" && (!isDay(restOn) || restOn < read.pick.at.slice(0, 10)))
-    return refuse({ errors: { restOn: "a day after this pick" }, typed });
-  if (restOn !== "" && read.pick.extent === "final")
-    return refuse({ errors: { restOn: "nothing is left: the crop is said to be finished" }, typed });
   const rest: PickWish | null =
     restOn === "" ? null : { id: newId(), plantingId: planting.id, kind: "take-all", day: restOn };
   const had = (known ?? twin)?.photos.filter((name) => typed[`drop-${name}`] !== "on") ?? [];
@@ -96,7 +87,7 @@ function readyPick(typed: Record<string, string>, pickId: string | undefined): A
     had: had.length,
     twice: twin !== null,
     save(photos) {
-      const pick = { ...read.pick, photos: [...had, ...photos] };
+      const pick = { ...entered, photos: [...had, ...photos] };
       const journalId = savePick(db(), pick, label, d.now, rest, standsForYears(crop));
       if (typed.then === "another") return redirect(`/picks/new?done=${journalId}`);
       if (typed.then === "tops") return redirect(`/picks/new?planting=${planting.id}&part=tops&done=${journalId}`);

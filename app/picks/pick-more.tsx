@@ -4,7 +4,7 @@ import { CONDITIONS, PARTS, type PickRecord, PURPOSES } from "#core/weighing/pic
 import { CONDITION_WORDS, PART_WORDS, PURPOSE_WORDS } from "#core/weighing/words";
 import { DateInput } from "../ui/date-input";
 import { Fold } from "../ui/fold";
-import { type Faults, Field, Input, Select, shownValue } from "../ui/ui";
+import { type Faults, Field, Input, Select, shownValue, useErrors } from "../ui/ui";
 import { PickingClock } from "./picking-clock";
 
 type Props = {
@@ -31,7 +31,8 @@ export function PickMore({ pick, part, crop, leave, netG, units, today, faults }
       pick.minutes !== null ||
       pick.left !== "" ||
       pick.againG !== null);
-  const open = told || part !== "crop" || NAMES.some((n) => faults?.errors[n]);
+  const errors = useErrors(faults);
+  const open = told || part !== "crop" || NAMES.some((n) => errors[n]);
   return (
     <Fold title="More about this pick" open={open}>
       <Grid templateColumns={{ base: "minmax(0, 1fr)", sm: "repeat(2, minmax(0, 1fr))" }} gap="4" pt="2">

@@ -6,7 +6,8 @@ import type { Bulk } from "#core/weighing/bulk";
 import { ACCIDENTS, usualWay } from "#core/weighing/lots";
 import { type Grade, type SortedPart, WAYS } from "#core/weighing/pick";
 import { ACCIDENT_WORDS, GRADE_WORDS, WAY_WORDS } from "#core/weighing/words";
-import { Button, type Faults, Field, Input, Select, shownValue } from "../ui/ui";
+import { Button, type Faults, Field, Input, Select, shownValue, useErrors } from "../ui/ui";
+import { MOST_PARTS } from "./pick.form";
 
 type Row = { key: number; grade: Grade; way: string; amount: string; count: string; note: string };
 type Props = {
@@ -40,7 +41,8 @@ export function PickSorting({ parts, crop, units, wholeG, faults }: Props) {
     return sum + (read?.ok ? read.amount.massG : 0);
   }, 0);
   const accidents = ACCIDENTS.filter((a) => a.tools.length === 0 || a.tools.some((t: string) => crop.tool.includes(t)));
-  const fault = faults?.errors.sorted;
+  const errors = useErrors(faults);
+  const fault = errors.sorted;
   return (
     <Box as="fieldset">
       <chakra.legend fontWeight="600" mb="1">
@@ -80,7 +82,7 @@ export function PickSorting({ parts, crop, units, wholeG, faults }: Props) {
               </option>
             ))}
           </Select>
-          <Part fault={faults?.errors[`part-${i}-amount`]}>
+          <Part fault={errors[`part-${i}-amount`]}>
             <Input
               name={`part-${i}-amount`}
               aria-label={`Part ${i + 1}, weight`}
@@ -89,7 +91,7 @@ export function PickSorting({ parts, crop, units, wholeG, faults }: Props) {
               onChange={(e) => set(r.key, { amount: e.target.value })}
             />
           </Part>
-          <Part fault={faults?.errors[`part-${i}-count`]}>
+          <Part fault={errors[`part-${i}-count`]}>
             <Input
               name={`part-${i}-count`}
               aria-label={`Part ${i + 1}, pieces`}
@@ -171,7 +173,7 @@ const rowOf = (p: SortedPart, key: number, units: UnitSystem): Row => ({
 function typedRows(faults: Faults): Row[] | null {
   if (!faults) return null;
   const value = (i: number, name: string) => shownValue(faults, `part-${i}-${name}`, "");
-  return Array.from({ length: 12 }, (_, i) => i)
+  return Array.from({ length: MOST_PARTS }, (_, i) => i)
     .filter((i) => faults.typed[`part-${i}-grade`] !== undefined)
     .map((i) => ({
       key: i,

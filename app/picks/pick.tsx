@@ -1,6 +1,5 @@
 import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
-import { useEffect, useState } from "react";
-import { Form } from "react-router";
+import { useEffect, useMemo, useState } from "react";
 import { EXTENTS, PARTS, ROW_SHARES, tareOf } from "#core/weighing/pick";
 import { EXTENT_WORDS, GRADE_WORDS, sayRowShare } from "#core/weighing/words";
 import { LessonsNote } from "../lessons/lessons-note";
@@ -9,6 +8,7 @@ import { freshId } from "../offline/queue";
 import { formOf, missing } from "../server/forms.server";
 import { gardenNow } from "../server/garden-now.server";
 import { Cautions } from "../ui/cautions";
+import { CheckedForm } from "../ui/checked-form";
 import { CropGlyph } from "../ui/crop-glyph";
 import { Fold } from "../ui/fold";
 import { PhotoField } from "../ui/photo-field";
@@ -28,6 +28,7 @@ import {
 } from "../ui/ui";
 import type { Route } from "./+types/pick";
 import { AmountFields } from "./amount-fields";
+import { pickForm } from "./pick.form";
 import { logPickSent } from "./pick-action.server";
 import { arithmetic } from "./pick-arithmetic";
 import { pickFormData } from "./pick-form.server";
@@ -95,6 +96,8 @@ export default function PickPage({ loaderData, actionData }: Route.ComponentProp
   const [chosen, setExtent] = useState<string | null>(faults?.typed.extent ?? pick?.extent ?? null);
   // an empty garden has no crop to be picked
   const extent = chosen ?? (planting && crop.once ? "final" : "all-ready");
+  const bulk = crop?.bulk;
+  const schema = useMemo(() => pickForm({ containers, units, bulk }), [containers, units, bulk]);
   const sum = arithmetic({ gross, count, topsOn, boxes, other, containers, crop, planting, units });
   if (plantings.length === 0)
     return (
@@ -134,7 +137,7 @@ export default function PickPage({ loaderData, actionData }: Route.ComponentProp
         templateColumns={{ base: "minmax(0, 1fr)", lg: "minmax(320px,1.2fr) minmax(280px,0.8fr)" }}
         gap={{ base: "6", lg: "10" }}
       >
-        <Form method="post" encType="multipart/form-data">
+        <CheckedForm method="post" encType="multipart/form-data" schema={schema} faults={faults}>
           <FormError faults={faults} />
           {faults?.typed.sure && <input type="hidden" name="sure" value="yes" />}
           <input type="hidden" name="roundId" value={roundId ?? ""} />
@@ -289,7 +292,7 @@ export default function PickPage({ loaderData, actionData }: Route.ComponentProp
               </Button>
             )}
           </Flex>
-        </Form>
+        </CheckedForm>
         <Box>
           <Flex gap="4" align="center" mb="4">
             <CropGlyph kind={crop.glyph} stage={1.25} size={84} />

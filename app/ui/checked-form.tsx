@@ -40,7 +40,8 @@ export function CheckedForm({ schema, faults, children, ...rest }: Props) {
     for (const [name, found] of Object.entries(form.allErrors)) if (found[0]) all[name || "form"] = found[0];
     return all;
   }, [form.allErrors]);
-  const [shown, hold] = useHeld(errors);
+  const refused = form.status === "error";
+  const [shown, hold] = useHeld(useMemo(() => ({ errors, refused }), [errors, refused]));
   return (
     <CheckedContext value={shown}>
       <Form {...rest} {...getFormProps(form)} onPointerDown={hold}>

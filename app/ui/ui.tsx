@@ -147,10 +147,16 @@ export function Section({
   );
 }
 
-/** What is wrong in a checked form as it stands now, by field; null outside of one. */
-export const CheckedContext = createContext<Record<string, string> | null>(null);
+/** What is wrong in a checked form as it stands now, by field, and whether it was sent so; null outside of one. */
+export const CheckedContext = createContext<{ errors: Record<string, string>; refused: boolean } | null>(null);
 
 export type Faults = { errors: Record<string, string>; typed: Record<string, string> } | undefined | null;
+
+/** What is wrong in a form, by field: as it stands now where the form is checked, else as the server found it. */
+export const useErrors = (faults?: Faults): Record<string, string> => {
+  const checked = useContext(CheckedContext);
+  return checked?.errors ?? faults?.errors ?? {};
+};
 
 /** A labelled field with its hint, and what is wrong with it beside it. */
 export function Field({
@@ -169,8 +175,7 @@ export function Field({
   faults?: Faults;
   children: (props: FieldProps) => ReactNode;
 }) {
-  const checked = useContext(CheckedContext);
-  const error = (checked ?? faults?.errors)?.[name];
+  const error = useErrors(faults)[name];
   const id = of ? `${name}-${of}` : name;
   const describedBy = [hint ? `${id}-hint` : null, error ? `${id}-error` : null].filter(Boolean).join(" ");
   return (
@@ -229,12 +234,12 @@ export function Note({
   );
 }
 
-/** A heading problem of a whole form. */
+/** What is wrong with a whole form, once it was sent: a field that was only left says so itself. */
 export function FormError({ faults }: { faults: Faults }) {
-  const checked = useContext(CheckedContext);
-  const errors = checked ?? faults?.errors ?? {};
+  const errors = useErrors(faults);
+  const sent = useContext(CheckedContext)?.refused ?? true;
   const count = Object.keys(errors).length;
-  if (count === 0) return null;
+  if (count === 0 || !sent) return null;
   return (
     <Note
       tone="caution"
