@@ -1,10 +1,10 @@
-import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
-import { Check } from "lucide-react";
+import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { addDays } from "#core/calendar/day";
 import type { Glyph } from "#core/handbook/glyphs";
 import { CropGlyph } from "../ui/crop-glyph";
 import { DateInput } from "../ui/date-input";
+import { SeveralTiles } from "../ui/tiles";
 import { Button, type Faults, Field, Input, Section, Select, shownValue } from "../ui/ui";
 
 type Choice = { id: string; name: string; also: string; glyph: Glyph; yearly: boolean; how: string };
@@ -24,25 +24,6 @@ const YEARS_AGO: typeof AGO = [
   ["three years", 1096],
   ["longer", 2192],
 ];
-
-const Tile = chakra("button", {
-  base: {
-    display: "flex",
-    gap: "2.5",
-    alignItems: "center",
-    minH: "60px",
-    px: "3",
-    textAlign: "left",
-    bg: "sheet",
-    borderWidth: "1.5px",
-    borderColor: "rule",
-    borderRadius: "leaf",
-    cursor: "pointer",
-    fontWeight: "600",
-    _hover: { bg: "mossTint" },
-    "&[aria-checked=true]": { bg: "mossTint", borderColor: "moss" },
-  },
-});
 
 /** The handbook's crops by picture: ticked, each gets a line with when and how it was started. */
 export function StartCrops({ crops, today, faults }: { crops: readonly Choice[]; today: string; faults: Faults }) {
@@ -73,23 +54,18 @@ export function StartCrops({ crops, today, faults }: { crops: readonly Choice[];
           maxW="340px"
           mb="3"
         />
-        <Grid templateColumns="repeat(auto-fill, minmax(150px, 1fr))" gap="2" role="group" aria-label="Crops">
-          {shown.map((c) => (
-            <Tile
-              key={c.id}
-              type="button"
-              role="checkbox"
-              aria-checked={ticked.includes(c.id)}
-              onClick={() => toggle(c.id)}
-            >
-              <CropGlyph kind={c.glyph} stage={1.2} size={38} />
-              <chakra.span flex="1" lineHeight="1.2">
-                {c.name}
-              </chakra.span>
-              {ticked.includes(c.id) && <Check size={18} aria-hidden />}
-            </Tile>
-          ))}
-        </Grid>
+        <SeveralTiles
+          label="Crops"
+          name={undefined}
+          columns="repeat(auto-fill, minmax(150px, 1fr))"
+          answers={shown.map((c) => ({
+            value: c.id,
+            picture: <CropGlyph kind={c.glyph} stage={1.2} size={38} />,
+            text: c.name,
+          }))}
+          chosen={ticked}
+          onTap={toggle}
+        />
         <Text mt="2" fontSize="sm" color="inkSoft" aria-live="polite">
           {found.length === 0
             ? "The handbook has none of that name; your own crop can be written under Handbook."

@@ -5,8 +5,9 @@ import type { Cue } from "#core/handbook/crop";
 import { answersIn, MIXED } from "#core/planting/cue-kinds/choice";
 import { sayReading } from "#core/planting/words";
 import { CropGlyph } from "../ui/crop-glyph";
+import { SeveralTiles, TickTile, Tiles } from "../ui/tiles";
 import { Button } from "../ui/ui";
-import { type CueProps, Step, Tile } from "./cue-parts";
+import { ANSWER_COLUMNS, type CueProps, Step } from "./cue-parts";
 import { Count, DaysSince, Sizes } from "./cue-sizes";
 
 /** One cue asked in the bed: pictures and everyday objects to tap, sliders and steppers rather than typing. */
@@ -53,29 +54,22 @@ function Choices({ cue, school, glyph, value, onGive }: CueProps & { cue: Extrac
     if (told.includes(id)) onGive(told.find((x) => x !== id) ?? null);
     else onGive(adding && first ? [first, id].join(MIXED) : id);
   };
+  const several = adding || mixed;
+  const tiles = {
+    label: cue.ask,
+    answers: cue.options.map((o) => ({
+      value: o.id,
+      picture: <CropGlyph kind={glyph} stage={school.cues[cue.id]?.optionAt?.[o.id] ?? o.at} size={38} />,
+      text: o.label,
+    })),
+    chosen: told,
+    onTap: tap,
+    columns: ANSWER_COLUMNS,
+  };
   return (
     <Box>
-      <Box
-        display="grid"
-        gridTemplateColumns={{ base: "repeat(2, minmax(0, 1fr))", sm: "repeat(auto-fill, minmax(180px, 1fr))" }}
-        gap="2"
-      >
-        {cue.options.map((o) => (
-          <Tile key={o.id}>
-            <input
-              type={adding || mixed ? "checkbox" : "radio"}
-              name={adding || mixed ? undefined : `cue-${cue.id}`}
-              value={o.id}
-              checked={told.includes(o.id)}
-              onChange={() => told.includes(o.id) || tap(o.id)}
-              onClick={() => told.includes(o.id) && tap(o.id)}
-            />
-            <CropGlyph kind={glyph} stage={school.cues[cue.id]?.optionAt?.[o.id] ?? o.at} size={38} />
-            <Text as="span">{o.label}</Text>
-          </Tile>
-        ))}
-      </Box>
-      {(adding || mixed) && <input type="hidden" name={`cue-${cue.id}`} value={told.join(MIXED)} />}
+      {several ? <SeveralTiles {...tiles} name={undefined} /> : <Tiles {...tiles} name={`cue-${cue.id}`} />}
+      {several && <input type="hidden" name={`cue-${cue.id}`} value={told.join(MIXED)} />}
       {told.length > 0 && !cue.usesUp && (
         <Text mt="2" fontSize="sm" color="inkSoft" aria-live="polite">
           {mixed ? (
@@ -99,59 +93,19 @@ function Share({ cue, value, onGive }: CueProps) {
   const between = n !== null && !shares.includes(n);
   return (
     <Box>
-      <Box display="grid" gridTemplateColumns={{ base: "repeat(4, 1fr)", sm: "repeat(7, 1fr)" }} gap="2">
-        {shares.map((n) => (
-          <Tile key={n} flexDirection="column" justifyContent="center" gap="0.5" px="1">
-            <input
-              type="radio"
-              name={between ? undefined : `cue-${cue.id}`}
-              value={n}
-              checked={value === n}
-              onChange={() => onGive(n)}
-              onClick={() => value === n && onGive(null)}
-            />
-            <svg width="34" height="20" aria-hidden="true">
-              {cue.id === "tops-down" ? (
-                Array.from({ length: 5 }, (_, i) => {
-                  const down = n >= (i + 1) * 20 - 5;
-                  return (
-                    <path
-                      key={i}
-                      d={down ? `M${3 + i * 6} 17l8-3` : `M${4 + i * 6} 18V4`}
-                      stroke={down ? "var(--ak-colors-past)" : "var(--ak-colors-moss)"}
-                      strokeWidth="2.4"
-                      strokeLinecap="round"
-                    />
-                  );
-                })
-              ) : (
-                <>
-                  <rect
-                    x="1"
-                    y="5"
-                    width="32"
-                    height="11"
-                    rx="5.5"
-                    fill="var(--ak-colors-unripe)"
-                    stroke="var(--ak-colors-ink)"
-                  />
-                  <rect
-                    x="1"
-                    y="5"
-                    width={(32 * n) / 100}
-                    height="11"
-                    rx={Math.min(5.5, (16 * n) / 100)}
-                    fill="var(--ak-colors-past)"
-                  />
-                </>
-              )}
-            </svg>
-            <Text as="span" fontWeight="600">
-              {n} %
-            </Text>
-          </Tile>
-        ))}
-      </Box>
+      <Tiles
+        label={cue.ask}
+        name={between ? undefined : `cue-${cue.id}`}
+        columns={{ base: "repeat(4, 1fr)", sm: "repeat(7, 1fr)" }}
+        upright
+        answers={shares.map((share) => ({
+          value: String(share),
+          picture: <SharePicture cueId={cue.id} share={share} />,
+          text: `${share} %`,
+        }))}
+        chosen={n === null ? [] : [String(n)]}
+        onTap={(share) => onGive(n === Number(share) ? null : Number(share))}
+      />
       <Flex mt="2" gap="2" align="center">
         <Step type="button" aria-label="5 % less" onClick={() => onGive(Math.max(0, (n ?? 55) - 5))}>
           <Minus size={20} />
@@ -174,33 +128,76 @@ function Share({ cue, value, onGive }: CueProps) {
   );
 }
 
+/** A share of the whole as a picture: so many of five tops that lie down, or a bar filled so far. */
+function SharePicture({ cueId, share }: { cueId: string; share: number }) {
+  return (
+    <svg width="34" height="20" aria-hidden="true">
+      {cueId === "tops-down" ? (
+        Array.from({ length: 5 }, (_, i) => {
+          const down = share >= (i + 1) * 20 - 5;
+          return (
+            <path
+              key={i}
+              d={down ? `M${3 + i * 6} 17l8-3` : `M${4 + i * 6} 18V4`}
+              stroke={down ? "var(--ak-colors-past)" : "var(--ak-colors-moss)"}
+              strokeWidth="2.4"
+              strokeLinecap="round"
+            />
+          );
+        })
+      ) : (
+        <>
+          <rect
+            x="1"
+            y="5"
+            width="32"
+            height="11"
+            rx="5.5"
+            fill="var(--ak-colors-unripe)"
+            stroke="var(--ak-colors-ink)"
+          />
+          <rect
+            x="1"
+            y="5"
+            width={(32 * share) / 100}
+            height="11"
+            rx={Math.min(5.5, (16 * share) / 100)}
+            fill="var(--ak-colors-past)"
+          />
+        </>
+      )}
+    </svg>
+  );
+}
+
 /** A sign that is there or not. */
 export function SignTile({ cue, value, onGive }: Pick<CueProps, "cue" | "value" | "onGive">) {
+  const there = value === true;
   return (
-    <Tile>
-      <input
-        type="checkbox"
-        name={`cue-${cue.id}`}
-        value="yes"
-        checked={value === true}
-        onChange={(e) => onGive(e.target.checked ? true : null)}
-      />
-      <svg width="22" height="22" aria-hidden="true">
-        <path
-          d="M11 2 21 20H1Z"
-          fill={value === true ? "var(--ak-colors-madder)" : "none"}
-          stroke="var(--ak-colors-madder)"
-          strokeWidth="1.8"
-          strokeLinejoin="round"
-        />
-        <path
-          d="M11 8v6M11 17v.6"
-          stroke={value === true ? "var(--ak-colors-sheet)" : "var(--ak-colors-madder)"}
-          strokeWidth="2"
-          strokeLinecap="round"
-        />
-      </svg>
-      <Text as="span">{cue.label}</Text>
-    </Tile>
+    <TickTile
+      name={`cue-${cue.id}`}
+      value="yes"
+      ticked={there}
+      onTick={(on) => onGive(on ? true : null)}
+      picture={
+        <svg width="22" height="22" aria-hidden="true">
+          <path
+            d="M11 2 21 20H1Z"
+            fill={there ? "var(--ak-colors-madder)" : "none"}
+            stroke="var(--ak-colors-madder)"
+            strokeWidth="1.8"
+            strokeLinejoin="round"
+          />
+          <path
+            d="M11 8v6M11 17v.6"
+            stroke={there ? "var(--ak-colors-sheet)" : "var(--ak-colors-madder)"}
+            strokeWidth="2"
+            strokeLinecap="round"
+          />
+        </svg>
+      }
+    >
+      {cue.label}
+    </TickTile>
   );
 }

@@ -16,30 +16,12 @@ export type CueProps = {
   onGive: (value: ReadingValue | null) => void;
 };
 
-/** An answer to tap, with its picture. */
-export const Tile = chakra("label", {
-  base: {
-    display: "flex",
-    alignItems: "center",
-    gap: "2.5",
-    minH: "56px",
-    px: "3",
-    py: "1.5",
-    bg: "sheet",
-    borderWidth: "1.5px",
-    borderColor: "rule",
-    borderRadius: "leaf",
-    cursor: "pointer",
-    lineHeight: "1.2",
-    "&:has(input:checked)": {
-      borderColor: "moss",
-      bg: "mossTint",
-      boxShadow: "inset 0 0 0 1.5px var(--ak-colors-moss)",
-    },
-    "&:has(input:focus-visible)": { outline: "3px solid", outlineColor: "focus", outlineOffset: "2px" },
-    "& input": { position: "absolute", opacity: 0, width: "1px", height: "1px" },
-  },
-});
+/** Columns of answers with their pictures: two on a phone. */
+export const ANSWER_COLUMNS = {
+  base: "repeat(2, minmax(0, 1fr))",
+  sm: "repeat(auto-fill, minmax(180px, 1fr))",
+} as const;
+
 /** A step up or down. */
 export const Step = chakra("button", {
   base: {

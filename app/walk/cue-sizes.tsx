@@ -7,7 +7,8 @@ import { readLength } from "#core/units/length";
 import { readMass, sayMass } from "#core/units/mass";
 import { nearestObject } from "#core/units/reference-objects";
 import { sayLength } from "#core/units/say";
-import { type CueProps, Step, Tile } from "./cue-parts";
+import { Tiles } from "../ui/tiles";
+import { ANSWER_COLUMNS, type CueProps, Step } from "./cue-parts";
 
 /** Sizes between too small and too big, each with the everyday object nearest to it. */
 export function Sizes({
@@ -26,53 +27,30 @@ export function Sizes({
   const exact = typeof value === "number" && !sizes.includes(value);
   return (
     <Box>
-      <Box
-        display="grid"
-        gridTemplateColumns={{ base: "repeat(2, minmax(0, 1fr))", sm: "repeat(auto-fill, minmax(180px, 1fr))" }}
-        gap="2"
-      >
-        {sizes.map((mm) => (
-          <Tile key={mm}>
-            <input
-              type="radio"
-              name={exact ? undefined : `cue-${cue.id}`}
-              value={mm}
-              checked={value === mm}
-              onChange={() => onGive(mm)}
-              onClick={() => value === mm && onGive(null)}
+      <Tiles
+        label={cue.ask}
+        name={exact ? undefined : `cue-${cue.id}`}
+        columns={ANSWER_COLUMNS}
+        answers={sizes.map((mm) => ({
+          value: String(mm),
+          picture: (
+            <SizePicture
+              round={cue.kind === "weight" || cue.quantity === "diameter" || cue.quantity === "girth"}
+              share={mm / most}
             />
-            <svg width="44" height="38" aria-hidden="true" style={{ flex: "none" }}>
-              {cue.kind === "weight" || cue.quantity === "diameter" || cue.quantity === "girth" ? (
-                <circle
-                  cx="22"
-                  cy="19"
-                  r={3 + 15 * (mm / most)}
-                  fill="var(--ak-colors-ochre-tint)"
-                  stroke="var(--ak-colors-ink)"
-                  strokeWidth="1.4"
-                />
-              ) : (
-                <rect
-                  x={22 - 20 * (mm / most)}
-                  y="14"
-                  width={40 * (mm / most)}
-                  height="10"
-                  rx="5"
-                  fill="var(--ak-colors-ochre-tint)"
-                  stroke="var(--ak-colors-ink)"
-                  strokeWidth="1.4"
-                />
-              )}
-            </svg>
-            <Text as="span">
+          ),
+          text: (
+            <>
               {say(mm)}
               <chakra.span display="block" fontSize="sm" color="inkSoft">
                 {cue.kind === "weight" ? "" : nearestObject(cue.quantity === "girth" ? mm / Math.PI : mm, coins).name}
               </chakra.span>
-            </Text>
-          </Tile>
-        ))}
-      </Box>
+            </>
+          ),
+        }))}
+        chosen={typeof value === "number" ? [String(value)] : []}
+        onTap={(mm) => onGive(value === Number(mm) ? null : Number(mm))}
+      />
       <Flex mt="2" gap="2" align="center">
         <Step
           type="button"
@@ -113,6 +91,35 @@ export function Sizes({
         {exact && <input type="hidden" name={`cue-${cue.id}`} value={String(value)} />}
       </Flex>
     </Box>
+  );
+}
+
+/** A size beside the biggest: a round thing or a long one. */
+function SizePicture({ round, share }: { round: boolean; share: number }) {
+  return (
+    <svg width="44" height="38" aria-hidden="true" style={{ flex: "none" }}>
+      {round ? (
+        <circle
+          cx="22"
+          cy="19"
+          r={3 + 15 * share}
+          fill="var(--ak-colors-ochre-tint)"
+          stroke="var(--ak-colors-ink)"
+          strokeWidth="1.4"
+        />
+      ) : (
+        <rect
+          x={22 - 20 * share}
+          y="14"
+          width={40 * share}
+          height="10"
+          rx="5"
+          fill="var(--ak-colors-ochre-tint)"
+          stroke="var(--ak-colors-ink)"
+          strokeWidth="1.4"
+        />
+      )}
+    </svg>
   );
 }
 
@@ -177,19 +184,15 @@ export function DaysSince({ cue, school, value, onGive }: CueProps & { cue: Extr
   const usual = [...new Set([0.4, 0.8, 1.05, 1.4, 1.9].map((s) => Math.round(landmarkAt(marks, s))))];
   return (
     <Flex gap="2" wrap="wrap" align="center">
-      {usual.map((days) => (
-        <Tile key={days} justifyContent="center" minW="64px">
-          <input
-            type="radio"
-            name={n !== null && !usual.includes(n) ? undefined : `cue-${cue.id}`}
-            value={days}
-            checked={n === days}
-            onChange={() => onGive(days)}
-            onClick={() => n === days && onGive(null)}
-          />
-          <Text as="span">{days}</Text>
-        </Tile>
-      ))}
+      <Tiles
+        label={cue.ask}
+        name={n !== null && !usual.includes(n) ? undefined : `cue-${cue.id}`}
+        columns={`repeat(${usual.length}, minmax(52px, 1fr))`}
+        upright
+        answers={usual.map((days) => ({ value: String(days), text: days }))}
+        chosen={n === null ? [] : [String(n)]}
+        onTap={(days) => onGive(n === Number(days) ? null : Number(days))}
+      />
       <Step type="button" aria-label="a day less" onClick={() => onGive(Math.max(0, (n ?? marks.ready) - 1))}>
         <Minus size={20} />
       </Step>
