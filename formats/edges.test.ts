@@ -38,6 +38,11 @@ describe("a table", () => {
       [5, null],
     ]);
     expect(readTable(",,a\n1,2,3\n").ok).toBe(true);
+    expect(readTable(" a , b\n1,2\n")).toMatchObject({ value: { headings: ["a", "b"] } });
+    // nothing but separators: no heading and no rows, and no fault of the program
+    expect(readTable(",\n,\n")).toMatchObject({ ok: true, value: { headings: [], rows: [] } });
+    expect(places(readTable('a,b\n1,2\n3,"4\n'))).toEqual([[3, null]]);
+    expect(places(readTable('"a,b\n1,2\n'))).toEqual([[1, null]]);
   });
   it("stops at fifty faults, at a file that is none, and at one too long", () => {
     expect(places(readTable(`a,b\n${"1\n".repeat(80)}`))).toHaveLength(50);

@@ -39,6 +39,20 @@ const exported = writePicksCsv(
 );
 
 describe("picks from a table somebody kept", () => {
+  it("finds what was picked in whichever column comes first, by its kind or its crop", () => {
+    expect(read("kind,date,weight\nred slicer,2026-08-20,1 kg\n").picks).toMatchObject([{ grossG: 1000 }]);
+    expect(read("crop,date,weight,bed\nSlicing tomato,2026-08-20,1 kg,South wall\n").picks).toHaveLength(1);
+    expect(errorsOf("date,weight\n2026-08-20,1 kg\n")).toContain("head it “kind” or “crop”");
+  });
+  it("names the plantings that a row could mean", () =>
+    expect(errorsOf("crop,date,weight,bed\nKale,2026-10-01,1 kg,Upper second\n")).toMatch(
+      /“Kale, Upper second” could be Kale ‘.+’ in Upper second or Kale ‘.+’ in Upper second: name the bed or the kind/,
+    ));
+  it("knows a pick again by its own id, though its weight was changed since", () => {
+    const id = demo.picks.find((p) => p.grossG !== null)!.id;
+    const changed = demo.picks.map((p) => (p.id === id ? { ...p, grossG: (p.grossG ?? 0) + 999 } : p));
+    expect(read(exported, changed)).toMatchObject({ picks: [], already: demo.picks.length });
+  });
   it("its own export comes back whole, to the gram and to the planting", () => {
     const { picks, already } = read(exported);
     expect(already).toBe(0);

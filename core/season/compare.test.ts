@@ -112,6 +112,14 @@ describe("two kinds side by side", () => {
     expect(c.verdict).toBe("likely");
     expect(sayComparison(c)).toContain("Hardly chance");
   });
+  it("is said by how sure it is", () => {
+    const sure = { ...compare([one(0, "a", "2025", 9), one(1, "a", "2025", 3)]), p: 0.2, least: 0.01, both: 1 };
+    const said = (verdict: "likely" | "perhaps" | "chance") => sayComparison({ ...sure, verdict });
+    expect(said("likely")).toMatch(/^Hardly chance: .* once in 5\.$/);
+    expect(said("perhaps")).toMatch(/^Perhaps: .* once in 5\. Another year would tell\.$/);
+    expect(said("chance")).toMatch(/^It may well be nothing: .* once in 5\.$/);
+    expect(sayComparison({ ...sure, verdict: "chance", both: 0 })).toMatch(/never stood in one bed in one year/);
+  });
   it("is honest about few: one each is an observation, three a side can never be sure", () => {
     expect(compare([one(0, "a", "2025", 9), one(1, "b", "2025", 3)]).verdict).toBe("one-each");
     const three = [9, 9.5, 10]

@@ -3,7 +3,7 @@ import { bed, plainWeather, planting } from "../fixtures/garden";
 import { cropOf, findCrop } from "../handbook";
 import { husbandryOf } from "../handbook/husbandry";
 import { blankPick } from "../weighing/pick";
-import { everyWeek, groupPicks, logged, picksIn } from "../weighing/pick-log";
+import { logged } from "../weighing/pick-log";
 import { clearingOf, regrowthOf, standsForYears } from "./after-last-pick";
 import { freeShare, groundOf } from "./free-ground";
 import { draftsOf, isDue, type Lesson, remindDays } from "./lessons";
@@ -280,36 +280,6 @@ describe("after the last pick", () => {
     expect(ids(true)).toEqual(expect.arrayContaining(ids(false)));
     expect(ids(false).every((id) => id.startsWith("clear p "))).toBe(true);
     expect([standsForYears(cropOf("apple")), standsForYears(tomato)]).toEqual([true, false]);
-  });
-});
-
-describe("picks of a time", () => {
-  const entry = (at: string, grossG: number) =>
-    logged(
-      blankPick({ id: at, plantingId: "planting", at, grossG, entered: `${grossG} g` }),
-      planting("tomato"),
-      tomato,
-      "Bed",
-    );
-  const all = ["2025-12-31T23:59", "2026-01-01T00:00", "2026-10-05T08:00", "2026-10-31T20:00", "2027-01-01T00:00"].map(
-    (at) => entry(at, 100),
-  );
-  const at = (when: string) => picksIn(all, when).map((e) => e.at.slice(0, 10));
-  it("are found by year, month and day, to the minute at both ends", () => {
-    expect(at("2026")).toEqual(["2026-01-01", "2026-10-05", "2026-10-31"]);
-    expect(at("2026-10")).toEqual(["2026-10-05", "2026-10-31"]);
-    expect(at("2026-10-31")).toEqual(["2026-10-31"]);
-    expect(at("2024")).toEqual([]);
-    expect(at("2028")).toEqual([]);
-  });
-  it("stand in weeks without a hole between", () => {
-    const weeks = everyWeek(groupPicks([entry("2026-10-05T08:00", 300), entry("2026-10-19T08:00", 500)], "week"));
-    expect(weeks).toEqual([
-      { week: "2026-10-05", weighedG: 300, estimatedG: 0 },
-      { week: "2026-10-12", weighedG: 0, estimatedG: 0 },
-      { week: "2026-10-19", weighedG: 500, estimatedG: 0 },
-    ]);
-    expect(everyWeek([])).toEqual([]);
   });
 });
 

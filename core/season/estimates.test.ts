@@ -68,6 +68,9 @@ describe("the last pick of a planting", () => {
     expect(freeOn([at("2026-10-20"), at("2026-11-02")], TODAY)).toBe("2026-11-03");
     expect(freeOn([at("2026-10-20"), null], TODAY)).toBeNull();
     expect(freeOn([], TODAY)).toBe(TODAY);
+    // whichever of them comes first in the list
+    expect(freeOn([at("2026-11-02"), at("2026-10-20")], TODAY)).toBe("2026-11-03");
+    expect(freeOn([at("2026-09-20")], TODAY)).toBe(TODAY);
   });
 });
 
@@ -99,6 +102,14 @@ describe("a glut", () => {
     expect(glutOf([much], 4000)).toBeNull();
     expect(glutOf([supply("lifted")], 100)).toBeNull();
     expect(glutOf([much], 0)).toBeNull();
+    expect(glutOf([much], 7 * 400)).toBeNull();
+  });
+  it("eases in a week that brings just what is eaten, up to the last week in sight, and only by what bears again", () => {
+    const one = bearing((d) => (d < 5 ? 400 : 100));
+    const sight = one.days.length;
+    expect(glutOf([one, supply("lifted")], 700)).toMatchObject({ weekG: 2200, easesOn: one.days[5]!.day });
+    const last = bearing((d) => (d < sight - 7 ? 400 : 100));
+    expect(glutOf([last], 700)!.easesOn).toBe(last.days[sight - 7]!.day);
   });
 });
 

@@ -19,6 +19,34 @@ const past = (...list: [string, string, string | null][]) =>
 const verdict = (cropId: string, of: ReturnType<typeof past>, on = "2027-04-10", seen: string[] = []) =>
   rotationOf(cropOf(cropId), of, on, seen);
 
+describe("a bed's past", () => {
+  const stood = (id: string, startedOn: string, endedOn: string | null, over: object = {}) =>
+    planting("kale", { id, startedOn, endedOn, ...over });
+  const ids = (before: string, ...list: ReturnType<typeof stood>[]) =>
+    pastOf("bed", list, book, before).map((p) => p.planting.id);
+  it("begins with what still stands, then what ended last; of two that ended together, what was started later", () =>
+    expect(
+      ids(
+        "2027-01-01",
+        stood("long ago", "2020-04-01", "2020-09-01"),
+        stood("early", "2025-03-01", "2025-08-01"),
+        stood("stands", "2024-03-01", null),
+        stood("late", "2025-05-01", "2025-08-01"),
+        stood("last", "2023-03-01", "2026-02-01"),
+      ),
+    ).toEqual(["stands", "last", "late", "early", "long ago"]));
+  it("is of this bed alone, of what was started before the day, and of crops the handbook knows", () =>
+    expect(
+      ids(
+        "2026-05-01",
+        stood("elsewhere", "2025-03-01", null, { bedId: "another" }),
+        stood("that day", "2026-05-01", null),
+        stood("unknown", "2025-03-01", null, { cropId: "moonfruit" }),
+        stood("the day before", "2026-04-30", null),
+      ),
+    ).toEqual(["the day before"]));
+});
+
 describe("rotation by the handbook", () => {
   // years of the family headings: alliums 4, cabbages 4, carrots 3, beets 3, nightshades 4, cucurbits 3, legumes 3, corn 2, lettuce 2
   it.each([

@@ -23,6 +23,8 @@ export type RotationReason =
 /** What stood in a bed and when: the last one first. */
 export type BedPast = { planting: Planting; crop: Crop; from: Day; until: Day | null }[];
 
+/** After every day: what still stands ended last. */
+const STANDS = "9";
 const DAYS_A_YEAR = 365.25;
 
 /** A bed's plantings, what stood there last first. @param before only what was started before this day */
@@ -33,7 +35,7 @@ export function pastOf(bedId: string, plantings: readonly Planting[], book: Hand
       const crop = book.find(planting.cropId);
       return crop ? [{ planting, crop, from: planting.startedOn, until: planting.endedOn }] : [];
     })
-    .sort((a, b) => ((a.until ?? "9") < (b.until ?? "9") ? 1 : -1));
+    .sort((a, b) => (b.until ?? STANDS).localeCompare(a.until ?? STANDS) || b.from.localeCompare(a.from));
 }
 
 /**

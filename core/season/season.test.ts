@@ -1,10 +1,8 @@
-import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { bed, plainWeather, planting } from "../fixtures/garden";
 import { cropOf } from "../handbook";
-import { blankPick, GRADES, PARTS, type PickRecord, WAYS } from "../weighing/pick";
-import { GROUPS, groupPicks, type LoggedPick, logged, totalsOf, weekOf } from "../weighing/pick-log";
-import { monthName } from "../weighing/words";
+import { blankPick, type PickRecord } from "../weighing/pick";
+import { type LoggedPick, logged } from "../weighing/pick-log";
 import { figuresOf, keptPromises } from "./planting-figures";
 import { drawnTogether, ownEvents, timelineOf, weatherEvents } from "./timeline";
 import { sayOffRange, sayOwnEvent, sayWeatherEvent } from "./words";
@@ -12,77 +10,6 @@ import { sayOffRange, sayOwnEvent, sayWeatherEvent } from "./words";
 const tomato = cropOf("tomato");
 const entry = (over: Partial<PickRecord>, kind = "red slicer", crop = tomato, where = "South wall"): LoggedPick =>
   logged(blankPick({ grossG: 1000, at: "2026-08-10T18:00", ...over }), { kind }, crop, where);
-
-describe("the log drawn together", () => {
-  const arbitrary = fc.record({
-    grossG: fc.option(fc.integer({ min: 100, max: 90_000 })),
-    count: fc.integer({ min: 1, max: 60 }),
-    at: fc.date({ min: new Date("2024-01-01"), max: new Date("2026-12-30"), noInvalidDate: true }),
-    grade: fc.constantFrom(...GRADES),
-    way: fc.constantFrom(...WAYS),
-    part: fc.constantFrom(...PARTS),
-    by: fc.constantFrom("A", "B", ""),
-    apart: fc.integer({ min: 0, max: 9 }),
-    kind: fc.constantFrom("one", "two", ""),
-    estimated: fc.boolean(),
-  });
-  it("every grouping comes to the same grams, pieces of whole picks and numbers of picks", () => {
-    fc.assert(
-      fc.property(fc.array(arbitrary, { maxLength: 40 }), (list) => {
-        const entries = list.map(({ at, apart, kind, ...p }, i) =>
-          entry(
-            {
-              ...p,
-              id: `p${i}`,
-              at: `${at.toISOString().slice(0, 10)}T10:00`,
-              sorted:
-                p.grossG !== null && apart > 0
-                  ? [{ grade: "eat-first", way: "kitchen", massG: (p.grossG * apart) / 10, count: null, note: "" }]
-                  : [],
-            },
-            kind,
-          ),
-        );
-        const all = totalsOf(entries);
-        for (const by of GROUPS) {
-          const groups = groupPicks(entries, by);
-          const sum = (of: (t: typeof all) => number) => groups.reduce((s, g) => s + of(g.totals), 0);
-          expect(sum((t) => t.weighedG)).toBeCloseTo(all.weighedG, 1);
-          expect(sum((t) => t.estimatedG)).toBeCloseTo(all.estimatedG, 1);
-          expect(sum((t) => t.besideG)).toBeCloseTo(all.besideG, 1);
-          expect(sum((t) => t.picks)).toBe(all.picks);
-        }
-      }),
-      { numRuns: 60 },
-    );
-  });
-  it("tops beside a pick are no crop, and estimates stay apart", () => {
-    const t = totalsOf([
-      entry({ minutes: 10 }),
-      entry({ part: "tops", grossG: 400 }),
-      entry({ grossG: null, count: 5, minutes: 2 }),
-    ]);
-    expect(t).toEqual({ picks: 3, weighedG: 1000, estimatedG: 800, besideG: 400, pieces: 5, minutes: 12 });
-  });
-  it("sorted parts are counted under their own grade and way", () => {
-    const groups = groupPicks(
-      [entry({ way: "store", sorted: [{ grade: "compost", way: "compost", massG: 150, count: null, note: "" }] })],
-      "way",
-    );
-    expect(groups.map((g) => [g.key, g.totals.weighedG])).toEqual([
-      ["store", 850],
-      ["compost", 150],
-    ]);
-  });
-  it("weeks begin on Monday and times run backwards (ISO 8601 weeks, checks C16.3)", () => {
-    expect(weekOf("2026-10-09")).toBe("2026-10-05");
-    expect(weekOf("2026-10-05")).toBe("2026-10-05");
-    expect(weekOf("2027-01-01")).toBe("2026-12-28");
-    expect(monthName("2026-02")).toBe("February 2026");
-    const keys = groupPicks([entry({}), entry({ at: "2026-08-20T08:00" })], "week").map((g) => g.key);
-    expect(keys).toEqual(["2026-08-17", "2026-08-10"]);
-  });
-});
 
 describe("what a planting came to", () => {
   const p = planting("tomato", {

@@ -11,7 +11,7 @@ import { usualTaste } from "../household/taste";
 import { lightShare } from "../planting/light";
 import { climateOf } from "../weather/climate";
 import { frostLimit, lastSowings, lastStartFor, lightEnds, neededWarmth, readyDay, type Site } from "./sowing-clock";
-import { bearsDays, calendarSowings, nextSowing, successionOf } from "./succession";
+import { bearsDays, calendarSowings, nextSowing, successionOf, usualWarmth } from "./succession";
 
 /** A climate of 20 °C days and 10 °C nights all year, on the equator: every day is 12 hours long, or nearly. */
 const even: Site = {
@@ -137,6 +137,17 @@ describe("the last date, against the open record", () => {
   it("a record of one autumn cannot say, and light is the limit then", () => {
     const one = plainWeather("2025-01-01", 365);
     expect(frostLimit(bush, one, 2026, 52, seattle.bed, 0.1)).toBeNull();
+  });
+});
+
+describe("warmth of the usual year", () => {
+  it("is summed day by day, the last day not counted", () => {
+    // 15 °C in the mean above its base of 10 °C (common practice for French beans)
+    const day = usualWarmth(bush, "2026-05-01", "2026-05-02", even);
+    expect(day).toBeGreaterThan(0);
+    expect(usualWarmth(bush, "2026-05-01", "2026-05-11", even)).toBeCloseTo(10 * day, 6);
+    expect(usualWarmth(bush, "2026-05-01", "2026-05-01", even)).toBe(0);
+    expect(usualWarmth(bush, "2026-05-02", "2026-05-01", even)).toBe(0);
   });
 });
 

@@ -46,6 +46,30 @@ const log = [
   entry("t2", "2026-09-10", null),
 ];
 
+describe("yields of two years and two kinds", () => {
+  const two = new Map([
+    ["old", planting("tomato", { id: "old", kind: "red slicer", startedOn: "2025-05-20" })],
+    ["new", planting("tomato", { id: "new", kind: "red slicer", startedOn: "2026-05-20" })],
+    ["wild", planting("tomato", { id: "wild", kind: "yellow cherry", startedOn: "2026-05-20" })],
+  ]);
+  const at = (id: string, day: string) =>
+    logged(
+      blankPick({ id: `${id}${day}`, plantingId: id, at: `${day}T18:00`, grossG: 1000 }),
+      two.get(id)!,
+      tomato,
+      "Wall",
+    );
+  const log = [at("old", "2025-08-01"), at("old", "2025-09-01"), at("wild", "2026-07-01"), at("new", "2026-08-15")];
+  const years = plantingYears(log);
+  it.each([[years], [[...years].reverse()]])("first and last are of all years, whichever comes first", (list) => {
+    const rows = yieldsOf(list, "kind", two, beds);
+    expect(rows.map((y) => [y.name, y.plantings, y.first, y.last])).toEqual([
+      ["Slicing tomato ‘red slicer’", 2, expect.stringMatching(/^2025-08-01/), expect.stringMatching(/^2026-08-15/)],
+      ["Slicing tomato ‘yellow cherry’", 1, expect.stringMatching(/^2026-07-01/), expect.stringMatching(/^2026-07-01/)],
+    ]);
+  });
+});
+
 describe("what a season gave, worked by hand", () => {
   it("by crop: weighed and estimated apart, yields over the plantings whose size is known", () => {
     const [t, k] = yieldsOf(plantingYears(log), "crop", plantings, beds);

@@ -345,6 +345,14 @@ describe("a record, worked by hand", () => {
       { year: 2025, day: "2025-06-30", after: 180 },
       { year: 2026, day: "2026-04-02", after: 91 },
     ]);
+    // New Year's Day counts, the half year after midsummer does not; on the line itself it is as in the north
+    const ends = frosts(["2024-01-01", -1], ["2025-01-01", -1], ["2025-07-01", -1], ["2025-12-31", -1]);
+    expect(lastFrosts(ends, 0).map((f) => f.day)).toEqual(["2024-01-01", "2025-01-01"]);
+    // a station's file need not be in order
+    const mixed = frosts(["2026-02-01", -1], ["2024-02-01", -1], ["2025-02-01", -1]);
+    expect(lastFrosts(mixed, 50).map((f) => f.year)).toEqual([2024, 2025, 2026]);
+    const autumn = frosts(["2026-11-01", -1], ["2024-11-01", -1], ["2025-11-01", -1]);
+    expect(firstFrosts(autumn, 50).map((f) => f.year)).toEqual([2024, 2025, 2026]);
     const south = frosts(["2025-05-10", -1], ["2025-05-20", -1], ["2025-08-01", -1], ["2025-09-05", 0]);
     expect(firstFrosts(south, -38).map((f) => f.day)).toEqual(["2025-05-10"]);
     expect(lastFrosts(south, -38).map((f) => [f.day, f.after])).toEqual([["2025-09-05", 66]]);

@@ -87,6 +87,9 @@ describe("frost dates from a record", () => {
     );
     expect(() => quantile([], 0.5)).toThrow(RangeError);
     expect(() => quantile([1], 1.5)).toThrow(RangeError);
+    expect(() => quantile([1, 2], -0.01)).toThrow(RangeError);
+    expect(() => quantile([1, 2], Number.NaN)).toThrow(RangeError);
+    expect([quantile(days, 0), quantile(days, 1)]).toEqual([132, 145]);
   });
   it("names the day and the days left, and will not speak from one year", () => {
     expect(frostDay(firstFrosts(record, 47.4), 0.5, 2026, 47.4)).toBe("2026-11-17");

@@ -73,7 +73,7 @@ describe("an evening walk on the phone", () => {
     await ready(page);
     await page.locator("input[type=file]").setInputFiles({ name: "spots.jpg", mimeType: "image/jpeg", buffer: photo });
     await page.getByText("Anything wrong?").click();
-    await page.getByText("pests or eggs").click();
+    await page.getByRole("checkbox", { name: "pests or eggs" }).click();
     await page.getByText("eggs come back until the bed is clean").waitFor();
     await page.getByRole("button", { name: /^Save/ }).first().click();
     await page.waitForURL((url) => !url.pathname.includes("kale-hedge"));
