@@ -1,5 +1,5 @@
 import { desc } from "drizzle-orm";
-import type { Trip, Window } from "#core/calendar/windows";
+import type { Window } from "#core/calendar/windows";
 import { localTimeOf } from "#core/calendar/zone";
 import { type Garden, newGarden } from "#core/garden/garden";
 import type { Place } from "#core/household/place";
@@ -29,7 +29,6 @@ export const listPeople = rows("people");
 export const listContainers: (db: Db) => Container[] = rows("containers");
 export const listWindows: (db: Db) => Window[] = rows("windows");
 export const listPlaces: (db: Db) => Place[] = rows("places");
-export const listTrips: (db: Db) => Trip[] = rows("trips");
 
 /** The latest forecast issued on or before a day. */
 export const forecastInForce = cachedRead("forecasts", (db): (Forecast & { id: string }) | null => {

@@ -93,7 +93,6 @@ export const listViews = (db: Db): View[] => db.select().from(t.views).orderBy(a
 
 export const findPick = (db: Db, id: string): PickRecord | null =>
   db.select().from(t.picks).where(eq(t.picks.id, id)).get() ?? null;
-export const listPicks = (db: Db): PickRecord[] => db.select().from(t.picks).orderBy(asc(t.picks.at)).all();
 
 /**
  * Saves a pick, with the wish to take the rest on a day. One that says the crop is finished closes its planting on that

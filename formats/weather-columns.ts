@@ -37,9 +37,6 @@ const UNITS_OF = {
   dates: { "year-month-day": null, "day/month/year": null, "month/day/year": null },
 } as const;
 
-/** Units a field may be written in. */
-export const unitsOf = (field: ColumnField): readonly string[] => Object.keys(UNITS_OF[kindOf(field)]);
-
 const kindOf = (field: ColumnField): keyof typeof UNITS_OF =>
   field === "date" || field === "time"
     ? "dates"

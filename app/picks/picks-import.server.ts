@@ -3,7 +3,7 @@ import { sayWait } from "#core/garden/words";
 import { sayMass } from "#core/units/mass";
 import { change } from "#db/change";
 import { type LocatedError, sayError } from "#formats/located";
-import { type ColumnUses, PICK_COLUMNS, type PickColumns } from "#formats/picks-in";
+import { type ColumnUses, PICK_COLUMNS } from "#formats/picks-in";
 import type { BroughtBack } from "../server/backup-task";
 import { inBackupThread } from "../server/backups.server";
 import { done, type FormFaults, refuse } from "../server/forms.server";
@@ -66,7 +66,6 @@ export async function importPicks(d: GardenNow, form: FormData) {
     },
   };
 }
-export type SeenColumns = PickColumns | null;
 
 /** Which column holds what, as it was chosen by hand; null when nobody was asked. */
 function usesOf(form: FormData): ColumnUses | null {

@@ -20,7 +20,6 @@ export type LaneRound = {
   pinned: boolean;
   beads: { plantingId: string; take: "ready" | "strip" }[];
 };
-export type Slot = { id: string; t: number; allowed: boolean; away: boolean };
 
 type Chances = { ready: number; nearly: number; past: number };
 
