@@ -1,9 +1,9 @@
 // npm run mutants [FOLDER …]: changes one line after the other on purpose and sees whether the folder's own tests notice.
 // Writes bench/mutants.md. SHARE=1 tries every line; without it a tenth of them, drawn by a fixed seed, which takes about
-// half an hour on two cores. What was tried before and has not changed is not tried again.
+// half an hour on two cores. What was tried before is not tried again while neither it nor a test of its folder changed.
 import { spawnSync } from "node:child_process";
 import { createHash } from "node:crypto";
-import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { install, root } from "./ready.mjs";
 
@@ -42,6 +42,19 @@ function linesOf(folder) {
   });
 }
 
+/** Stryker keeps its findings by the code alone: where a test has changed since, they no longer hold. */
+function forgetWhereTestsChanged(folder, name) {
+  const tests = readdirSync(join(root, folder), { recursive: true, encoding: "utf8" }).filter((f) =>
+    /\.test\.ts$/.test(f),
+  );
+  const hash = createHash("sha256");
+  for (const file of tests.sort()) hash.update(readFileSync(join(root, folder, file)));
+  const [mark, now] = [join(root, "build", "mutants", `${name}.tests`), hash.digest("hex")];
+  if (existsSync(mark) && readFileSync(mark, "utf8") === now) return;
+  rmSync(join(root, "build", "mutants", `${name}.json`), { force: true });
+  writeFileSync(mark, now);
+}
+
 install();
 mkdirSync(join(root, "build", "mutants"), { recursive: true });
 const asked = process.argv.slice(2);
@@ -52,6 +65,7 @@ for (const folder of FOLDERS) {
   const report = join(root, "build", "mutants", `report-${name}.json`);
   if (asked.length === 0 || asked.includes(folder)) {
     console.log(`\n— ${folder}`);
+    forgetWhereTestsChanged(folder, name);
     spawnSync(join(root, "node_modules", ".bin", "stryker"), ["run"], {
       cwd: root,
       stdio: "inherit",
@@ -74,8 +88,13 @@ const doubt = (n, of) =>
 const worst = [...(Map.groupBy?.(survivors, (m) => m.file) ?? groupBy(survivors, (m) => m.file))]
   .sort((a, b) => b[1].length - a[1].length)
   .slice(0, 25);
+/** Why some of them may live: written by hand below this heading, and kept. */
+const REASONS = "## Why some live";
+const before = join(root, "bench", "mutants.md");
+const written = existsSync(before) ? readFileSync(before, "utf8") : "";
+const reasons = written.includes(REASONS) ? written.slice(written.indexOf(REASONS)) : `${REASONS}\n`;
 writeFileSync(
-  join(root, "bench", "mutants.md"),
+  before,
   [
     "# Changes put in on purpose",
     "",
@@ -97,6 +116,7 @@ writeFileSync(
         `- \`${file}\`: ${list.length}, lines ${[...new Set(list.map((m) => m.location.start.line))].join(", ")}`,
     ),
     "",
+    reasons,
   ].join("\n"),
 );
 console.log("\nbench/mutants.md is written.");

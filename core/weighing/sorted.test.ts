@@ -140,4 +140,22 @@ describe("what the scale teaches", () => {
     // the others stay as the handbook has them
     expect(book.of("carrot")).toBe(cropOf("carrot"));
   });
+  it("teaches a crop of one's own as well; it stands in the handbook once, and one that was not weighed as it is", () => {
+    const mine = { ...cropOf("beetroot"), id: "own-beet", name: "My beet" };
+    const other = { ...cropOf("carrot"), id: "own-carrot", name: "My carrot" };
+    const weighed = { id: "w", cropId: "own-beet", day: "2026-09-01", what: "piece" as const, amount: 8, massG: 960 };
+    const garden = { ownCrops: [mine, other], plantings: [], picks: [], weighings: [weighed] };
+    const named = (id: string, from: typeof garden) => bookOf(from).all.filter((c) => c.id === id);
+    expect(named("own-beet", garden).map((c) => c.yield.pieceG)).toEqual([120]);
+    expect(named("own-carrot", garden)).toEqual([other]);
+    expect(named("own-beet", { ...garden, weighings: [] })).toEqual([mine]);
+  });
+  it("is told in the garden's units, and asked again it is the same book", () => {
+    const plain = { ownCrops: [], plantings: [], picks: [], weighings: [] };
+    const us = { ...plain, garden: { units: "us" as const } };
+    expect(bookOf(us).of("carrot")).not.toEqual(cropOf("carrot"));
+    expect(JSON.stringify(bookOf(us).of("carrot"))).not.toMatch(/\d (cm|mm|kg|°C)\b/);
+    expect(bookOf({ ...plain, garden: { units: "metric" as const } }).of("carrot")).toBe(cropOf("carrot"));
+    expect(bookOf(us)).toBe(bookOf(us));
+  });
 });
