@@ -12,6 +12,7 @@ import { formSchema } from "../ui/form-schema";
 import { Hint } from "../ui/hint";
 import { Term } from "../ui/term";
 import { Tickbox } from "../ui/tickbox";
+import { SeveralTiles, Tiles } from "../ui/tiles";
 import {
   Anchor,
   Button,
@@ -37,9 +38,17 @@ const tried = formSchema(
 );
 const FAULTS = { errors: { length: "write it like 3.5 or 3.5 m" }, typed: { length: "long" } };
 
+const STAGES = [
+  { value: "green", picture: <CropGlyph kind="tomato" stage={0.2} size={38} />, text: "green" },
+  { value: "turning", picture: <CropGlyph kind="tomato" stage={0.8} size={38} />, text: "turning" },
+  { value: "red", picture: <CropGlyph kind="tomato" stage={1.3} size={38} />, text: "red" },
+];
+
 /** Every part that pages are made of, in its states: for who builds a page, and for the tests of all looks. */
 export default function PartsPage() {
   const [on, setOn] = useState(true);
+  const [stage, setStage] = useState<readonly string[]>(["turning"]);
+  const [some, setSome] = useState<readonly string[]>(["green", "red"]);
   return (
     <Page title="Parts of the interface" lead="What every page is made of, in all its states. Nothing here is kept.">
       <Section title="To press" note="solid for the one thing a page is for">
@@ -100,6 +109,35 @@ export default function PartsPage() {
             <Tickbox label="To tick" checked={on} onChange={setOn} />
             <Tickbox label="Not ticked" />
           </div>
+        </Grid>
+      </Section>
+      <Section title="To tap">
+        <Grid templateColumns={{ base: "minmax(0, 1fr)", md: "1fr 1fr" }} gap="5">
+          <Tiles
+            label="One of these"
+            name={undefined}
+            columns="repeat(3, minmax(0, 1fr))"
+            answers={STAGES}
+            chosen={stage}
+            onTap={(to) => setStage(stage.includes(to) ? [] : [to])}
+          />
+          <Tiles
+            label="A share"
+            name={undefined}
+            columns="repeat(3, minmax(0, 1fr))"
+            upright
+            answers={STAGES}
+            chosen={stage}
+            onTap={(to) => setStage(stage.includes(to) ? [] : [to])}
+          />
+          <SeveralTiles
+            label="Some of these"
+            name={undefined}
+            columns="repeat(3, minmax(0, 1fr))"
+            answers={STAGES}
+            chosen={some}
+            onTap={(to) => setSome(some.includes(to) ? some.filter((x) => x !== to) : [...some, to])}
+          />
         </Grid>
       </Section>
       <Section title="A form that is checked as it is filled in">

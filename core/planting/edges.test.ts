@@ -306,6 +306,9 @@ describe("signs of the looks", () => {
     expect(of(look("2026-08-15", ["pest", true]))).toBeNull();
     expect(of(look("2026-08-18", ["pest", true]), look("2026-08-19", ["pest", false]))).toBeNull();
     expect(of(look("2026-08-18", ["pest", true]), look("2026-08-19"))).toBe("2026-08-21");
+    // beside what else was read at that look; a look still to come says nothing yet
+    expect(of(look("2026-08-19", ["length", 90], ["pest", true]))).toBe("2026-08-21");
+    expect(of(look("2026-08-19", ["pest", true]), look("2026-08-25", ["pest", false]))).toBe("2026-08-21");
   });
   it("disease holds for a fortnight, by the latest look at it", () => {
     expect(isSick([look("2026-08-06", ["rust", true])], TODAY)).toBe(true);

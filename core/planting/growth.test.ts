@@ -89,6 +89,47 @@ describe("growth in words", () => {
       /^length: at this pace 1[1-5]\.?\d? cm \w+ \(\d+(\.\d)? (cm|mm) to \d+(\.\d)? cm\)$/,
     );
   });
+  it("goes by what was measured in three weeks, up to today, of that cue alone, at the pace of the crop", () => {
+    const day = (...list: [at: string, cueId: string, value: number][]) =>
+      growthAhead(
+        p,
+        list.map(([at, cueId, value], i) => check(at, [{ cueId, value }], { id: `${i}` })),
+        "2026-07-22",
+      )?.day ?? null;
+    const two = day(["2026-07-20", "length", 60], ["2026-07-22", "length", 85]);
+    expect(two).not.toBeNull();
+    // three weeks back counts, a day more does not; what is still to come is not known
+    expect(day(["2026-07-01", "length", 60], ["2026-07-22", "length", 85])).not.toBeNull();
+    expect(day(["2026-06-30", "length", 60], ["2026-07-22", "length", 85])).toBeNull();
+    expect(day(["2026-07-20", "length", 60], ["2026-07-23", "length", 85])).toBeNull();
+    // another cue of the same looks is another thing; two measurements of one day are one
+    expect(day(["2026-07-20", "skin", 60], ["2026-07-22", "length", 85])).toBeNull();
+    expect(day(["2026-07-22", "length", 80], ["2026-07-22", "length", 85])).toBeNull();
+    expect(day(["2026-07-20", "length", 60], ["2026-07-22", "length", 85], ["2026-06-01", "length", 5])).toBe(two);
+  });
+  it("begins from the usual pace: of what bears again by its interval, of the rest by its days", () => {
+    const looks = [["2026-07-20", 0.6] as const, ["2026-07-22", 0.62] as const];
+    const slower = { ...crop, interval: { ...crop.interval, coolDays: 3 * crop.interval.coolDays } };
+    const once = cropOf("parsnip");
+    const measured = (crop: typeof once) => crop.cues.find((c) => c.kind === "measure")!;
+    const [root, fruit] = [measured(once), measured(crop)];
+    const of = (crop: typeof once, days: [number, number], cue: typeof root) =>
+      growthAhead(
+        {
+          crop,
+          school: crop.schools[0]!,
+          judgement: { clock: { ...p.judgement.clock, range: { minDays: days[0], maxDays: days[1], from: "packet" } } },
+        },
+        looks.map(([at, share], i) => check(at, [{ cueId: cue.id, value: share * cue.marks.early }], { id: `${i}` })),
+        "2026-07-22",
+      )?.day ?? "never";
+    // a crop of longer days is taken to grow more slowly; what bears again does not go by its days
+    expect(of(once, [60, 70], root) < of(once, [120, 140], root)).toBe(true);
+    expect(of(once, [40, 80], root)).toBe(of(once, [60, 60], root));
+    expect(of(crop, [20, 30], fruit)).toBe(of(crop, [90, 120], fruit));
+
+    expect(of(slower, [45, 60], fruit) > of(crop, [45, 60], fruit)).toBe(true);
+  });
   it("is silent after one measurement, or once the size wanted is there", () => {
     expect(growthAhead(p, looks.slice(0, 1), "2026-07-22")).toBeNull();
     const grown = [...looks, check("2026-07-25", [{ cueId: "length", value: 230 }], { id: "third" })];
