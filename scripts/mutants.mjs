@@ -55,6 +55,9 @@ function forgetWhereTestsChanged(folder, name) {
   writeFileSync(mark, now);
 }
 
+/** The share of lines by which a folder was last tried. */
+const shareFile = (name) => join(root, "build", "mutants", `${name}.share`);
+
 install();
 mkdirSync(join(root, "build", "mutants"), { recursive: true });
 const asked = process.argv.slice(2);
@@ -72,19 +75,28 @@ for (const folder of FOLDERS) {
       env: { ...process.env, MUTANTS_FOLDER: folder, MUTANTS_LINES: linesOf(folder).join(",") },
     });
   }
+  if (asked.length === 0 || asked.includes(folder)) writeFileSync(shareFile(name), String(SHARE));
   if (!existsSync(report)) continue;
   const { files } = JSON.parse(readFileSync(report, "utf8"));
   const all = Object.entries(files).flatMap(([file, { mutants }]) => mutants.map((m) => ({ file, ...m })));
   const count = (...states) => all.filter((m) => states.includes(m.status)).length;
   const noticed = count("Killed", "Timeout");
   const unnoticed = count("Survived", "NoCoverage");
-  rows.push({ folder, noticed, survived: count("Survived"), uncovered: count("NoCoverage"), all: noticed + unnoticed });
+  const share = existsSync(shareFile(name)) ? Number(readFileSync(shareFile(name), "utf8")) : SHARE;
+  rows.push({
+    folder,
+    share,
+    noticed,
+    survived: count("Survived"),
+    uncovered: count("NoCoverage"),
+    all: noticed + unnoticed,
+  });
   survivors.push(...all.filter((m) => m.status === "Survived" || m.status === "NoCoverage"));
 }
 const percent = (n, of) => (of === 0 ? "–" : `${Math.round((100 * n) / of)} %`);
 /** Half the width of the interval that holds the score of all lines in 95 of 100 drawings. */
-const doubt = (n, of) =>
-  SHARE >= 1 || of === 0 ? "" : ` ± ${Math.round(196 * Math.sqrt(((n / of) * (1 - n / of)) / of))}`;
+const doubt = (share, n, of) =>
+  share >= 1 || of === 0 ? "" : ` ± ${Math.round(196 * Math.sqrt(((n / of) * (1 - n / of)) / of))}`;
 const worst = [...(Map.groupBy?.(survivors, (m) => m.file) ?? groupBy(survivors, (m) => m.file))]
   .sort((a, b) => b[1].length - a[1].length)
   .slice(0, 25);
@@ -98,15 +110,15 @@ writeFileSync(
   [
     "# Changes put in on purpose",
     "",
-    `Made by \`npm run mutants\` (Stryker; ${SHARE >= 1 ? "every line" : `${Math.round(100 * SHARE)} % of the lines, drawn by a fixed seed`}): one change at a time,`,
+    "Made by `npm run mutants` (Stryker; lines drawn by a fixed seed, or all of them): one change at a time,",
     "and only the folder's own unit tests are asked. Texts are left as they are; tests of other folders, of the running",
     "application and of the browser notice many of those that live here.",
     "",
-    "| folder | changes | noticed | score | not noticed | reached by no test of the folder |",
-    "|---|---:|---:|---:|---:|---:|",
+    "| folder | of its lines | changes | noticed | score | not noticed | reached by no test of the folder |",
+    "|---|---:|---:|---:|---:|---:|---:|",
     ...rows.map(
       (r) =>
-        `| ${r.folder} | ${r.all} | ${r.noticed} | ${percent(r.noticed, r.all)}${doubt(r.noticed, r.all)} | ${r.survived} | ${r.uncovered} |`,
+        `| ${r.folder} | ${percent(r.share, 1)} | ${r.all} | ${r.noticed} | ${percent(r.noticed, r.all)}${doubt(r.share, r.noticed, r.all)} | ${r.survived} | ${r.uncovered} |`,
     ),
     "",
     "## Where most were not noticed",

@@ -65,6 +65,9 @@ export const clientAction = ({ request, params, serverAction }: Route.ClientActi
 
 export const meta: Route.MetaFunction = () => [{ title: "Pick · Akmedon" }];
 
+/** A pick has a weight or a count: whichever comes, and after the containers too. */
+const AMOUNT = ["gross", "count"];
+
 /** Containers at hand before any was used, and at most. */
 const FEW = 2;
 const MOST_NEAR = 4;
@@ -137,7 +140,7 @@ export default function PickPage({ loaderData, actionData }: Route.ComponentProp
         templateColumns={{ base: "minmax(0, 1fr)", lg: "minmax(320px,1.2fr) minmax(280px,0.8fr)" }}
         gap={{ base: "6", lg: "10" }}
       >
-        <CheckedForm method="post" encType="multipart/form-data" schema={schema} faults={faults}>
+        <CheckedForm method="post" encType="multipart/form-data" schema={schema} faults={faults} patient={AMOUNT}>
           <FormError faults={faults} />
           {faults?.typed.sure && <input type="hidden" name="sure" value="yes" />}
           <input type="hidden" name="roundId" value={roundId ?? ""} />

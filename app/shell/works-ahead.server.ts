@@ -1,5 +1,6 @@
 import type { Route } from "../+types/root";
 import { jobsNow } from "../jobs/jobs.server";
+import { roundsAhead } from "../rounds/rounds.server";
 import { roundsView } from "../rounds/rounds-view.server";
 import { gardenNow } from "../server/garden-now.server";
 
@@ -7,6 +8,7 @@ import { gardenNow } from "../server/garden-now.server";
 const WANTED: readonly { afterMs: number; make: () => unknown }[] = [
   { afterMs: 0, make: gardenNow },
   { afterMs: 4, make: () => jobsNow(gardenNow()) },
+  { afterMs: 4, make: () => roundsAhead(gardenNow()) },
   { afterMs: 180, make: () => roundsView(gardenNow()) },
 ];
 

@@ -1,6 +1,6 @@
 import { getFormProps, useForm } from "@conform-to/react";
 import { parseWithZod } from "@conform-to/zod/v4";
-import { type PointerEvent, type ReactNode, useId, useMemo, useState } from "react";
+import { type ReactNode, useId, useMemo, useRef, useState } from "react";
 import { Form, type FormProps } from "react-router";
 import type { FormFaults, FormSchema } from "./form-schema";
 import { CheckedContext } from "./ui";
@@ -8,14 +8,17 @@ import { CheckedContext } from "./ui";
 type Props = Omit<FormProps, "children"> & {
   schema: FormSchema<unknown>;
   faults: FormFaults | null | undefined;
+  /** fields that may stay empty until it is sent: which of them is filled in, the gardener decides on the way */
+  patient?: readonly string[];
   children: ReactNode;
 };
+const NONE: readonly string[] = [];
 
 /**
  * A form that is checked by the schema the server reads it with: a field as it is left, all of them before they are
  * sent. What the server still finds stands at its fields as well. A button with `formNoValidate` sends it unchecked.
  */
-export function CheckedForm({ schema, faults, children, ...rest }: Props) {
+export function CheckedForm({ schema, faults, patient = NONE, children, ...rest }: Props) {
   const id = useId();
   const lastResult = useMemo(
     () =>
@@ -28,19 +31,27 @@ export function CheckedForm({ schema, faults, children, ...rest }: Props) {
         : undefined,
     [faults],
   );
+  const typed = useRef<FormData>(null);
   const [form] = useForm({
     id,
     lastResult,
     shouldValidate: "onBlur",
     shouldRevalidate: "onInput",
-    onValidate: ({ formData }) => parseWithZod(formData, { schema, disableAutoCoercion: true }),
+    onValidate: ({ formData }) => {
+      typed.current = formData;
+      return parseWithZod(formData, { schema, disableAutoCoercion: true });
+    },
   });
+  const refused = form.status === "error";
+  const { allErrors } = form;
   const errors = useMemo(() => {
     const all: Record<string, string> = {};
-    for (const [name, found] of Object.entries(form.allErrors)) if (found[0]) all[name || "form"] = found[0];
+    for (const [name, found] of Object.entries(allErrors)) {
+      const waits = !refused && patient.includes(name) && !typed.current?.get(name);
+      if (found[0] && !waits) all[name || "form"] = found[0];
+    }
     return all;
-  }, [form.allErrors]);
-  const refused = form.status === "error";
+  }, [allErrors, refused, patient]);
   const [shown, hold] = useHeld(useMemo(() => ({ errors, refused }), [errors, refused]));
   return (
     <CheckedContext value={shown}>
@@ -55,23 +66,25 @@ export function CheckedForm({ schema, faults, children, ...rest }: Props) {
 const PRESS_MS = 400;
 
 /**
- * What is wrong, held as it is while a button is being pressed: a word that goes because its field was left would move
- * the button from under the finger, and the press would be lost.
+ * What is wrong, held as it is while something is being pressed: a word that comes or goes because its field was left
+ * would move what is pressed from under the finger, and the press would be lost.
  */
-function useHeld<T>(now: T): [T, (e: PointerEvent) => void] {
+function useHeld<T>(now: T): [T, () => void] {
   const [held, setHeld] = useState<{ value: T } | null>(null);
-  const hold = ({ target }: PointerEvent) => {
-    if (!(target as Element).closest("button")) return;
-    setHeld({ value: now });
+  const shown = held ? held.value : now;
+  const hold = () => {
+    const press = { value: shown };
+    setHeld(press);
     const ended = new AbortController();
     const letGo = () => {
       ended.abort();
-      setHeld(null);
+      // the press before this one may end after this one has begun
+      setHeld((held) => (held === press ? null : held));
     };
     const { signal } = ended;
     window.addEventListener("click", () => setTimeout(letGo), { signal });
     window.addEventListener("pointerup", () => setTimeout(letGo, PRESS_MS), { signal });
     window.addEventListener("pointercancel", letGo, { signal });
   };
-  return [held ? held.value : now, hold];
+  return [shown, hold];
 }

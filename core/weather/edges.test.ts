@@ -356,6 +356,8 @@ describe("a record, worked by hand", () => {
     const south = frosts(["2025-05-10", -1], ["2025-05-20", -1], ["2025-08-01", -1], ["2025-09-05", 0]);
     expect(firstFrosts(south, -38).map((f) => f.day)).toEqual(["2025-05-10"]);
     expect(lastFrosts(south, -38).map((f) => [f.day, f.after])).toEqual([["2025-09-05", 66]]);
+    // a frost of the southern autumn is none of its spring
+    expect(lastFrosts(frosts(["2025-05-10", -1]), -38)).toEqual([]);
     const two = [...south, ...frosts(["2026-05-20", -1])];
     expect(frostDay(firstFrosts(two, -38), 0, 2027, -38)).toBe("2027-05-10");
     expect(growingDaysLeft(two, "2027-05-01", -38, 0)).toBe(9);
