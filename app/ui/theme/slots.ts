@@ -1,5 +1,6 @@
 import { defineSlotRecipe } from "@chakra-ui/react";
 import { THUMB, written } from "./recipes";
+import { checkboxCard, numberInput, radioCard } from "./slots-answers";
 
 /** What opens over the page: a sheet with a leaf's corners. */
 const popup = {
@@ -309,63 +310,6 @@ const datePicker = defineSlotRecipe({
       "&[data-selected]": { bg: "moss", color: "sheet" },
       "&[data-disabled]": { opacity: 0.35, cursor: "not-allowed" },
     },
-  },
-});
-
-/** An answer to tap, with its picture. */
-const tile = {
-  position: "relative",
-  display: "flex",
-  alignItems: "center",
-  gap: "2.5",
-  minH: "56px",
-  px: "3",
-  py: "1.5",
-  bg: "sheet",
-  borderWidth: "1.5px",
-  borderColor: "rule",
-  borderRadius: "leaf",
-  cursor: "pointer",
-  lineHeight: "1.2",
-  // asked of the box itself, so that it is right before the page's scripts run too
-  "&:has(input:checked)": {
-    borderColor: "moss",
-    bg: "mossTint",
-    boxShadow: "inset 0 0 0 1.5px var(--ak-colors-moss)",
-  },
-  "&:has(input:focus-visible)": { outline: "3px solid", outlineColor: "focus", outlineOffset: "2px" },
-} as const;
-const radioCard = defineSlotRecipe({
-  slots: ["root", "label", "item", "itemText"],
-  base: { root: { minW: "0" }, item: tile },
-  variants: {
-    orientation: {
-      horizontal: {},
-      vertical: { item: { flexDirection: "column", justifyContent: "center", gap: "0.5", px: "1", fontWeight: "600" } },
-    },
-  },
-  defaultVariants: { orientation: "horizontal" },
-});
-const checkboxCard = defineSlotRecipe({ slots: ["root", "label"], base: { root: tile } });
-
-const stepTrigger = {
-  display: "grid",
-  placeItems: "center",
-  minW: THUMB,
-  minH: "52px",
-  color: "moss",
-  cursor: "pointer",
-  _hover: { bg: "mossTint" },
-  "&[data-disabled]": { opacity: 0.35, cursor: "not-allowed" },
-} as const;
-const numberInput = defineSlotRecipe({
-  slots: ["root", "label", "control", "input", "incrementTrigger", "decrementTrigger"],
-  base: {
-    root: { minW: "0" },
-    control: { display: "flex", alignItems: "center", gap: "2" },
-    input: { ...written, w: "52px", textAlign: "center", px: "1" },
-    incrementTrigger: stepTrigger,
-    decrementTrigger: stepTrigger,
   },
 });
 
