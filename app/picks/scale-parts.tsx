@@ -1,7 +1,7 @@
-import { Box, chakra, Flex, NumberInput, Text } from "@chakra-ui/react";
-import { Minus, Plus } from "lucide-react";
+import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { sayMass, type UnitSystem } from "#core/units/mass";
 import type { Container } from "#core/weighing/pick";
+import { Button, Input } from "../ui/ui";
 import type { arithmetic } from "./pick-arithmetic";
 
 type CounterProps = { container: Container; count: number; units: UnitSystem; onCount: (count: number) => void };
@@ -24,23 +24,36 @@ export function ContainerCounter({ container: c, count, units, onCount }: Counte
           {sayMass(c.tareG, units)}
         </chakra.span>
       </Text>
-      <NumberInput.Root
-        name={`box-${c.id}`}
-        value={String(count)}
-        min={0}
-        inputMode="numeric"
-        onValueChange={(e) => onCount(Math.max(0, Math.floor(e.valueAsNumber || 0)))}
+      <Button
+        type="button"
+        variant="quiet"
+        minW="48px"
+        minH="52px"
+        aria-label={`one ${c.name} fewer`}
+        onClick={() => onCount(Math.max(0, count - 1))}
       >
-        <NumberInput.Control>
-          <NumberInput.DecrementTrigger aria-label={`one ${c.name} fewer`}>
-            <Minus size={18} aria-hidden />
-          </NumberInput.DecrementTrigger>
-          <NumberInput.Input aria-label={`${c.name}, how many`} />
-          <NumberInput.IncrementTrigger aria-label={`one ${c.name} more`}>
-            <Plus size={18} aria-hidden />
-          </NumberInput.IncrementTrigger>
-        </NumberInput.Control>
-      </NumberInput.Root>
+        −
+      </Button>
+      <Input
+        name={`box-${c.id}`}
+        aria-label={`${c.name}, how many`}
+        inputMode="numeric"
+        value={String(count)}
+        onChange={(e) => onCount(Math.max(0, Math.floor(Number(e.target.value) || 0)))}
+        w="52px"
+        textAlign="center"
+        px="1"
+      />
+      <Button
+        type="button"
+        variant="quiet"
+        minW="48px"
+        minH="52px"
+        aria-label={`one ${c.name} more`}
+        onClick={() => onCount(count + 1)}
+      >
+        +
+      </Button>
     </Flex>
   );
 }

@@ -1,5 +1,4 @@
 import { defineSlotRecipe } from "@chakra-ui/react";
-import { THUMB, written } from "./recipes";
 
 /** An answer to tap, with its picture. */
 const tile = {
@@ -36,24 +35,3 @@ export const radioCard = defineSlotRecipe({
   defaultVariants: { orientation: "horizontal" },
 });
 export const checkboxCard = defineSlotRecipe({ slots: ["root", "label"], base: { root: tile } });
-
-const stepTrigger = {
-  display: "grid",
-  placeItems: "center",
-  minW: THUMB,
-  minH: "52px",
-  color: "moss",
-  cursor: "pointer",
-  _hover: { bg: "mossTint" },
-  "&[data-disabled]": { opacity: 0.35, cursor: "not-allowed" },
-} as const;
-export const numberInput = defineSlotRecipe({
-  slots: ["root", "label", "control", "input", "incrementTrigger", "decrementTrigger"],
-  base: {
-    root: { minW: "0" },
-    control: { display: "flex", alignItems: "center", gap: "2" },
-    input: { ...written, w: "52px", textAlign: "center", px: "1" },
-    incrementTrigger: stepTrigger,
-    decrementTrigger: stepTrigger,
-  },
-});

@@ -1,6 +1,6 @@
 import { defineSlotRecipe } from "@chakra-ui/react";
 import { THUMB, written } from "./recipes";
-import { checkboxCard, numberInput, radioCard } from "./slots-answers";
+import { checkboxCard, radioCard } from "./slots-answers";
 
 /** What opens over the page: a sheet with a leaf's corners. */
 const popup = {
@@ -332,5 +332,4 @@ export const slotRecipes = {
   datePicker,
   radioCard,
   checkboxCard,
-  numberInput,
 };
