@@ -1,7 +1,10 @@
 import { Grid } from "@chakra-ui/react";
+import { Suspense, useState } from "react";
 import type { UnitSystem } from "#core/units/mass";
+import { Fold } from "../ui/fold";
+import { lazyOr } from "../ui/lazy-or";
 import { type Faults, Field, Input } from "../ui/ui";
-import { FromScale } from "./scale-panel";
+import type { ScaleProps } from "./scale-panel";
 
 type Props = {
   gross: string;
@@ -55,5 +58,21 @@ export function AmountFields({ gross, onGross, count, onCount, units, focus, fau
       </Grid>
       <FromScale units={units} onTake={(text) => onGross(gross.trim() === "" ? text : `${gross} + ${text}`)} />
     </>
+  );
+}
+
+const Scales = lazyOr<ScaleProps>(() => import("./scale-panel"));
+
+/** The scale beside the weight, folded away until it is wanted; folded again it is asked no more. */
+function FromScale(props: ScaleProps) {
+  const [open, setOpen] = useState(false);
+  return (
+    <Fold title="From the scale" onToggle={(e) => setOpen(e.currentTarget.open)}>
+      {open && (
+        <Suspense fallback={null}>
+          <Scales {...props} />
+        </Suspense>
+      )}
+    </Fold>
   );
 }

@@ -4,7 +4,6 @@ import { useFetcher } from "react-router";
 import { sayMass, type UnitSystem } from "#core/units/mass";
 import { type ScaleReading, settledG } from "#core/weighing/scale";
 import { simulatedScale } from "#standins/kitchen-scale";
-import { Fold } from "../ui/fold";
 import { Button } from "../ui/ui";
 import type { loader as scaleLoader } from "./scale";
 
@@ -14,24 +13,13 @@ const KEPT = 15;
 const HANDFUL_G = [180, 620];
 const BEARS_G = 10_000;
 
-type Props = { units: UnitSystem; onTake: (text: string) => void };
-
-/** The scale beside the weight, folded away until it is wanted. */
-export function FromScale(props: Props) {
-  const [open, setOpen] = useState(false);
-  return (
-    <Fold title="From the scale" onToggle={(e) => setOpen(e.currentTarget.open)}>
-      {open && <RealScale {...props} />}
-      {open && <ScalePanel {...props} />}
-    </Fold>
-  );
-}
+export type ScaleProps = { units: UnitSystem; onTake: (text: string) => void };
 
 /** How often a real scale's log is looked at while the panel is open, ms. */
 const ASK_MS = 2000;
 
 /** The last weights that a real scale has written down; nothing where none has. */
-function RealScale({ units, onTake }: Props) {
+function RealScale({ units, onTake }: ScaleProps) {
   const asked = useFetcher<typeof scaleLoader>();
   const { load } = asked;
   useEffect(() => {
@@ -59,11 +47,21 @@ function RealScale({ units, onTake }: Props) {
   );
 }
 
+/** The last weights of a real scale, and the scale itself. */
+export default function Scales(props: ScaleProps) {
+  return (
+    <>
+      <RealScale {...props} />
+      <ScalePanel {...props} />
+    </>
+  );
+}
+
 /**
  * The scale, live: what it shows, whether it has settled, zero, and "take this weight". Where no real scale is plugged
  * in there is the simulated one, on which handfuls can be laid.
  */
-function ScalePanel({ units, onTake }: Props) {
+function ScalePanel({ units, onTake }: ScaleProps) {
   const scale = useRef(simulatedScale(11, BEARS_G));
   const onPan = useRef(0);
   const [readings, setReadings] = useState<ScaleReading[]>([]);

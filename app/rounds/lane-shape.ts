@@ -48,15 +48,16 @@ export function lanePath(
   return outline(pod) ?? "";
 }
 
-/** Colours along a lane by what the crop most likely is on each day. */
+/** Colours along a lane by what the crop most likely is on each day; where it stays the same only its first and last. */
 export function laneStops(
   days: readonly Chances[],
   count: number,
 ): { offset: string; tone: "unripe" | "nearly" | "ochre" | "past" }[] {
-  return Array.from({ length: count + 1 }, (_, k) => {
+  const stops = Array.from({ length: count + 1 }, (_, k) => {
     const d = days[Math.min(k, days.length - 1)] ?? { ready: 0, nearly: 0, past: 0 };
     const tone =
       d.past > 0.5 ? "past" : d.ready + d.past > 0.55 ? "ochre" : d.nearly + d.ready > 0.4 ? "nearly" : "unripe";
     return { offset: (k / count).toFixed(3), tone } as const;
   });
+  return stops.filter(({ tone }, k) => stops[k - 1]?.tone !== tone || stops[k + 1]?.tone !== tone);
 }

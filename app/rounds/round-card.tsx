@@ -4,7 +4,7 @@ import { Form } from "react-router";
 import { daysBetween, sayDay, sayNear, weekdayName } from "#core/calendar/day";
 import { sayMass, type UnitSystem } from "#core/units/mass";
 import { proseIn } from "#core/units/prose";
-import { Fold } from "../ui/fold";
+import { LateFold } from "../ui/fold";
 import { Tickbox } from "../ui/tickbox";
 import { Button, LinkButton, Section } from "../ui/ui";
 import { RoundAlternatives, type ShownAlternative } from "./round-alternatives";
@@ -102,43 +102,47 @@ export function RoundCard({ round: r, slots, today, units, roundMinutes, plantin
         <MoveBy round={r} slots={slots} today={today} />
       </Flex>
       <RoundAlternatives roundId={r.id} alternatives={r.alternatives} units={units} />
-      <Fold title="Take one more along, or part of it another time" small mt="1" data-noprint>
-        <Form method="post" preventScrollReset>
-          <input type="hidden" name="roundId" value={r.id} />
-          <Flex gap="2" wrap="wrap" align="center" py="1">
-            <Small name="plantingId" aria-label="Take along">
-              {plantings
-                .filter((p) => !r.lines.some((l) => l.plantingId === p.plantingId))
-                .map((p) => (
-                  <option key={p.plantingId} value={p.plantingId}>
-                    {p.kind}, {p.bed}
-                  </option>
-                ))}
-            </Small>
-            <Small name="take" aria-label="How much">
-              <option value="ready">what is ready</option>
-              <option value="strip">everything</option>
-            </Small>
-            <Button type="submit" size="sm" variant="quiet" name="intent" value="add">
-              Take along
-            </Button>
-          </Flex>
-        </Form>
-        {r.lines.length > 0 && (
-          <Form method="post" preventScrollReset>
-            <input type="hidden" name="roundId" value={r.id} />
-            <Flex wrap="wrap" columnGap="4" rowGap="1" align="center" py="1">
-              {r.lines.map((l) => (
-                <Tickbox key={l.id} name={`line-${l.id}`} label={l.kind} />
-              ))}
-              <Hours name="slotId" label="Their hour" slots={slots} today={today} at={`${r.day}T${r.startsAt}`} />
-              <Button type="submit" size="sm" variant="quiet" name="intent" value="split">
-                Move these
-              </Button>
-            </Flex>
-          </Form>
+      <LateFold title="Take one more along, or part of it another time" small mt="1" data-noprint>
+        {() => (
+          <>
+            <Form method="post" preventScrollReset>
+              <input type="hidden" name="roundId" value={r.id} />
+              <Flex gap="2" wrap="wrap" align="center" py="1">
+                <Small name="plantingId" aria-label="Take along">
+                  {plantings
+                    .filter((p) => !r.lines.some((l) => l.plantingId === p.plantingId))
+                    .map((p) => (
+                      <option key={p.plantingId} value={p.plantingId}>
+                        {p.kind}, {p.bed}
+                      </option>
+                    ))}
+                </Small>
+                <Small name="take" aria-label="How much">
+                  <option value="ready">what is ready</option>
+                  <option value="strip">everything</option>
+                </Small>
+                <Button type="submit" size="sm" variant="quiet" name="intent" value="add">
+                  Take along
+                </Button>
+              </Flex>
+            </Form>
+            {r.lines.length > 0 && (
+              <Form method="post" preventScrollReset>
+                <input type="hidden" name="roundId" value={r.id} />
+                <Flex wrap="wrap" columnGap="4" rowGap="1" align="center" py="1">
+                  {r.lines.map((l) => (
+                    <Tickbox key={l.id} name={`line-${l.id}`} label={l.kind} />
+                  ))}
+                  <Hours name="slotId" label="Their hour" slots={slots} today={today} at={`${r.day}T${r.startsAt}`} />
+                  <Button type="submit" size="sm" variant="quiet" name="intent" value="split">
+                    Move these
+                  </Button>
+                </Flex>
+              </Form>
+            )}
+          </>
         )}
-      </Fold>
+      </LateFold>
     </Section>
   );
 }

@@ -7,7 +7,7 @@ import { CropGlyph } from "../ui/crop-glyph";
 import { DateInput } from "../ui/date-input";
 import { FiguresTable } from "../ui/figures-table";
 import { FileInput } from "../ui/file-input";
-import { Fold } from "../ui/fold";
+import { Fold, LateFold } from "../ui/fold";
 import { formSchema } from "../ui/form-schema";
 import { Hint } from "../ui/hint";
 import { Term } from "../ui/term";
@@ -181,6 +181,7 @@ export default function PartsPage() {
         <Fold title="Folded away" mt="3">
           <Text>What is seldom wanted.</Text>
         </Fold>
+        <LateFold title="Made when it is first opened">{() => <Text>It was not on the page until now.</Text>}</LateFold>
         <Fold title="Folded, small, and open" small open>
           <Text>It opens without scripts too.</Text>
         </Fold>

@@ -1,6 +1,6 @@
 import { chakra } from "@chakra-ui/react";
 import { ChevronRight } from "lucide-react";
-import type { ComponentProps, ReactNode } from "react";
+import { type ComponentProps, type ReactNode, useEffect, useRef, useState } from "react";
 
 type Props = Omit<ComponentProps<typeof chakra.details>, "title" | "open"> & {
   /** what the fold holds, and where it is pressed */
@@ -9,6 +9,7 @@ type Props = Omit<ComponentProps<typeof chakra.details>, "title" | "open"> & {
   open?: unknown;
   small?: boolean;
 };
+type LateProps = Omit<Props, "children" | "onToggle"> & { children: () => ReactNode };
 
 /** Something that is seldom wanted, behind its title; opens without scripts too. */
 export function Fold({ title, open, small = false, children, ...rest }: Props) {
@@ -29,5 +30,18 @@ export function Fold({ title, open, small = false, children, ...rest }: Props) {
       </chakra.summary>
       {children}
     </chakra.details>
+  );
+}
+
+/** A fold whose inside is made when it is first opened: for what stands many times on a page and is wanted once. */
+export function LateFold({ children, open, ...rest }: LateProps) {
+  const fold = useRef<HTMLDetailsElement>(null);
+  const [made, setMade] = useState(Boolean(open));
+  // it may have been opened before the scripts were there
+  useEffect(() => setMade((made) => made || fold.current?.open === true), []);
+  return (
+    <Fold ref={fold} open={open} onToggle={(e) => e.currentTarget.open && setMade(true)} {...rest}>
+      {(made || Boolean(open)) && children()}
+    </Fold>
   );
 }

@@ -4,7 +4,7 @@ import { sayMonthDay, weekdayName } from "#core/calendar/day";
 import { decimals, type UnitSystem } from "#core/units/mass";
 import { sayChance, sayTemp } from "#core/units/say";
 import { DateInput } from "../ui/date-input";
-import { Fold } from "../ui/fold";
+import { LateFold } from "../ui/fold";
 import { Button, type Faults, Input, Section } from "../ui/ui";
 import type { BedNight } from "./weather-day.server";
 
@@ -91,7 +91,7 @@ function Thermometer({
   const fault = faults?.errors[field];
   const { learned } = bed;
   return (
-    <Fold
+    <LateFold
       title={
         learned.nights > 0
           ? `Offset ${decimals(learned.offsetC, 1)} ± ${decimals(learned.sdC, 1)} K on still nights, from ${learned.nights} ${learned.nights === 1 ? "night" : "nights"}`
@@ -100,44 +100,48 @@ function Thermometer({
       small
       open={fault}
     >
-      <Form method="post" action={`/weather?day=${day}#beds`} preventScrollReset>
-        <input type="hidden" name="bedId" value={bed.id} />
-        <Flex gap="2" align="flex-end" wrap="wrap" py="2">
-          <Box>
-            <chakra.label htmlFor={field} fontSize="sm" display="block">
-              Lowest it showed, {units === "us" ? "°F" : "°C"}
-            </chakra.label>
-            <Input
-              id={field}
-              name="minimum"
-              inputMode="decimal"
-              w="110px"
-              defaultValue={fault ? faults?.typed.minimum : ""}
-              aria-invalid={fault ? true : undefined}
-              aria-describedby={fault ? `${field}-error` : undefined}
-            />
-          </Box>
-          <Box>
-            <chakra.label htmlFor={`night-${bed.id}`} fontSize="sm" display="block">
-              In the night to
-            </chakra.label>
-            <DateInput id={`night-${bed.id}`} name="night" defaultValue={today} max={today} w="170px" />
-          </Box>
-          <Button type="submit" name="intent" value="thermometer" variant="outline">
-            Note it
-          </Button>
-        </Flex>
-        {fault && (
-          <Text id={`${field}-error`} role="alert" color="madder" fontWeight="600" fontSize="sm">
-            {fault}
-          </Text>
-        )}
-      </Form>
-      {bed.readings.length > 0 && (
-        <Text fontSize="sm" color="inkSoft" pb="1">
-          Last read: {bed.readings.map((r) => `${sayTemp(r.minC, units, 1)} (${sayMonthDay(r.day)})`).join(", ")}
-        </Text>
+      {() => (
+        <>
+          <Form method="post" action={`/weather?day=${day}#beds`} preventScrollReset>
+            <input type="hidden" name="bedId" value={bed.id} />
+            <Flex gap="2" align="flex-end" wrap="wrap" py="2">
+              <Box>
+                <chakra.label htmlFor={field} fontSize="sm" display="block">
+                  Lowest it showed, {units === "us" ? "°F" : "°C"}
+                </chakra.label>
+                <Input
+                  id={field}
+                  name="minimum"
+                  inputMode="decimal"
+                  w="110px"
+                  defaultValue={fault ? faults?.typed.minimum : ""}
+                  aria-invalid={fault ? true : undefined}
+                  aria-describedby={fault ? `${field}-error` : undefined}
+                />
+              </Box>
+              <Box>
+                <chakra.label htmlFor={`night-${bed.id}`} fontSize="sm" display="block">
+                  In the night to
+                </chakra.label>
+                <DateInput id={`night-${bed.id}`} name="night" defaultValue={today} max={today} w="170px" />
+              </Box>
+              <Button type="submit" name="intent" value="thermometer" variant="outline">
+                Note it
+              </Button>
+            </Flex>
+            {fault && (
+              <Text id={`${field}-error`} role="alert" color="madder" fontWeight="600" fontSize="sm">
+                {fault}
+              </Text>
+            )}
+          </Form>
+          {bed.readings.length > 0 && (
+            <Text fontSize="sm" color="inkSoft" pb="1">
+              Last read: {bed.readings.map((r) => `${sayTemp(r.minC, units, 1)} (${sayMonthDay(r.day)})`).join(", ")}
+            </Text>
+          )}
+        </>
       )}
-    </Fold>
+    </LateFold>
   );
 }

@@ -5,7 +5,7 @@ import { sayDay } from "#core/calendar/day";
 import { decimals } from "#core/units/mass";
 import { sayRain, sayTemp } from "#core/units/say";
 import { gardenNow } from "../server/garden-now.server";
-import { Fold } from "../ui/fold";
+import { LateFold } from "../ui/fold";
 import { Anchor, Button, LinkButton, Note, Page, Section, Select } from "../ui/ui";
 import type { Route } from "./+types/weather-record";
 import { BASE_C, recordView } from "./weather-record.server";
@@ -214,32 +214,38 @@ export default function WeatherRecord({ loaderData }: Route.ComponentProps) {
           Frost: a night at or below {sayTemp(0, units)}. Hot: {sayTemp(30, units)} or more. Windy: a mean wind of
           Beaufort 5 (at least {units === "us" ? `${decimals(8 / 0.44704, 0)} mph` : "8 m/s"}).
         </Text>
-        <Fold title={`The charts of ${view.year} as a table`} mt="4">
-          <Box overflowX="auto" role="region" aria-label="The charts as a table" tabIndex={0}>
-            <Table.Root native fontSize="sm" css={{ "& td, & th": { padding: "3px 18px 3px 0", textAlign: "right" } }}>
-              <thead>
-                <tr>
-                  {["week of", "nights", "days", "usual", ...view.warmthYears.map((y) => `warmth ${y}`)].map((h) => (
-                    <th key={h}>{h}</th>
-                  ))}
-                </tr>
-              </thead>
-              <tbody>
-                {view.weeks.map((w) => (
-                  <tr key={w.week}>
-                    <td>{shortDay(w.day)}</td>
-                    <td>{w.low === null ? "—" : sayTemp(w.low, units, 1)}</td>
-                    <td>{w.high === null ? "—" : sayTemp(w.high, units, 1)}</td>
-                    <td>{w.usual ? `${sayTemp(w.usual[0]!, units)} to ${sayTemp(w.usual[1]!, units)}` : "—"}</td>
-                    {view.warmthYears.map((y) => (
-                      <td key={y}>{w.warmth[y] == null ? "—" : Math.round(w.warmth[y])}</td>
+        <LateFold title={`The charts of ${view.year} as a table`} mt="4">
+          {() => (
+            <Box overflowX="auto" role="region" aria-label="The charts as a table" tabIndex={0}>
+              <Table.Root
+                native
+                fontSize="sm"
+                css={{ "& td, & th": { padding: "3px 18px 3px 0", textAlign: "right" } }}
+              >
+                <thead>
+                  <tr>
+                    {["week of", "nights", "days", "usual", ...view.warmthYears.map((y) => `warmth ${y}`)].map((h) => (
+                      <th key={h}>{h}</th>
                     ))}
                   </tr>
-                ))}
-              </tbody>
-            </Table.Root>
-          </Box>
-        </Fold>
+                </thead>
+                <tbody>
+                  {view.weeks.map((w) => (
+                    <tr key={w.week}>
+                      <td>{shortDay(w.day)}</td>
+                      <td>{w.low === null ? "—" : sayTemp(w.low, units, 1)}</td>
+                      <td>{w.high === null ? "—" : sayTemp(w.high, units, 1)}</td>
+                      <td>{w.usual ? `${sayTemp(w.usual[0]!, units)} to ${sayTemp(w.usual[1]!, units)}` : "—"}</td>
+                      {view.warmthYears.map((y) => (
+                        <td key={y}>{w.warmth[y] == null ? "—" : Math.round(w.warmth[y])}</td>
+                      ))}
+                    </tr>
+                  ))}
+                </tbody>
+              </Table.Root>
+            </Box>
+          )}
+        </LateFold>
       </Section>
     </Page>
   );

@@ -1,9 +1,14 @@
 import { describe, expect, it } from "vitest";
-import { CAUTION_PLACES, CAUTIONS, cautionsAt, cautionsOfAll } from "./cautions";
+import { CAUTION_PLACES, CAUTIONS, cautionSchema, cautionsAt, cautionsOfAll } from "./cautions";
 import { CROPS, cropOf, handbookWith } from "./index";
 
 const ids = (id: string, ...places: Parameters<typeof cautionsAt>[1][]) =>
   cautionsAt(cropOf(id), ...places).map((c) => c.id);
+
+it("holds each row of the list to what a caution has, and no other field", () => {
+  for (const row of CAUTIONS) expect(cautionSchema.strict().parse(row)).toEqual(row);
+  expect(new Set(CAUTIONS.map((c) => c.id)).size).toBe(CAUTIONS.length);
+});
 
 describe("every crop at every place of use", () => {
   it("shows each of its cautions where it belongs, once, and the gravest first", () => {

@@ -153,7 +153,7 @@ describe("what binds a plan", () => {
     await page.goto("/rounds?view=words");
     await ready(page);
     const first = page
-      .locator("section[id^=round-]", { has: page.locator("option", { hasText: "Kale ‘curly green’, Upper second" }) })
+      .locator("section[id^=round-]", { hasNot: page.locator("strong", { hasText: "Kale ‘curly green’" }) })
       .first();
     await first.getByText("Take one more along").click();
     await first.getByLabel("Take along").selectOption({ label: "Kale ‘curly green’, Upper second" });
