@@ -17,6 +17,7 @@ import {
   Input,
   LinkButton,
   Note,
+  Options,
   Page,
   Section,
   Select,
@@ -103,11 +104,7 @@ export default function OwnCrop({ loaderData, actionData }: Route.ComponentProps
                 <Field name="habit" label="How it is picked" faults={faults}>
                   {(p) => (
                     <Select {...p} defaultValue={shownValue(faults, "habit", base.habit)}>
-                      {HABITS.map((h) => (
-                        <option key={h} value={h}>
-                          {h.replaceAll("-", " ")}
-                        </option>
-                      ))}
+                      <Options of={HABITS} say={(h) => h.replaceAll("-", " ")} />
                     </Select>
                   )}
                 </Field>
@@ -221,11 +218,7 @@ export default function OwnCrop({ loaderData, actionData }: Route.ComponentProps
                   {(p) => (
                     <Select {...p} defaultValue={shownValue(faults, "store", base.store ?? "")}>
                       <option value="">where its facts say</option>
-                      {PLACE_KINDS.map((k) => (
-                        <option key={k} value={k}>
-                          {PLACE_WORDS[k]}
-                        </option>
-                      ))}
+                      <Options of={PLACE_KINDS} say={(k) => PLACE_WORDS[k]} />
                     </Select>
                   )}
                 </Field>

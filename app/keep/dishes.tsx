@@ -11,6 +11,7 @@ import {
   FormError,
   Input,
   LinkButton,
+  Options,
   Page,
   Section,
   Select,
@@ -93,11 +94,7 @@ function DishForm({
               {(p) => (
                 <Select {...p} defaultValue={shownValue(faults, field, dish?.cropIds[k])} minW="0">
                   <option value="">{k === 0 ? "a crop" : "and perhaps"}</option>
-                  {crops.map((c) => (
-                    <option key={c.id} value={c.id}>
-                      {c.name}
-                    </option>
-                  ))}
+                  <Options of={crops} />
                 </Select>
               )}
             </Field>

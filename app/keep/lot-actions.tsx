@@ -6,7 +6,7 @@ import { PRESERVED_WORDS, PRESERVING_CAUTION } from "#core/keeping/words";
 import { Cautions } from "../ui/cautions";
 import { DateInput } from "../ui/date-input";
 import { StepTimer } from "../ui/step-timer";
-import { Button, type Faults, Field, Input, Note, Select, shownValue } from "../ui/ui";
+import { Button, type Faults, Field, Input, Note, Options, Select, shownValue } from "../ui/ui";
 import type { lotView } from "./lot.server";
 import { LotForm } from "./lot-form";
 
@@ -42,11 +42,7 @@ export function LotActions({ view, faults }: Props) {
       {(p) => (
         <Select {...p} defaultValue={value(`${kind}-place`)}>
           <option value="">{stay ? "where it is" : "choose"}</option>
-          {places.map((x) => (
-            <option key={x.id} value={x.id}>
-              {x.name}
-            </option>
-          ))}
+          <Options of={places} />
         </Select>
       )}
     </Field>
@@ -135,9 +131,7 @@ export function LotActions({ view, faults }: Props) {
             <Field name="lose-cause" label="Why" faults={faults}>
               {(p) => (
                 <Select {...p} defaultValue={value("lose-cause", LOSS_CAUSES[0])}>
-                  {LOSS_CAUSES.map((c) => (
-                    <option key={c}>{c}</option>
-                  ))}
+                  <Options of={LOSS_CAUSES} />
                 </Select>
               )}
             </Field>
@@ -241,11 +235,7 @@ function PutBy({ view, faults, place, amount, note, send }: PutByProps) {
         <Field name="preserve-how" label="How" faults={faults}>
           {(p) => (
             <Select {...p} value={how} onChange={(e) => setHow(e.target.value as Preserved)}>
-              {PRESERVED.map((x) => (
-                <option key={x} value={x}>
-                  {PRESERVED_WORDS[x]}
-                </option>
-              ))}
+              <Options of={PRESERVED} say={(x) => PRESERVED_WORDS[x]} />
             </Select>
           )}
         </Field>

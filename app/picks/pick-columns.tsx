@@ -1,7 +1,7 @@
 import { Grid, Text } from "@chakra-ui/react";
 import { type Column, PICK_COLUMNS, type PickColumns as Seen } from "#formats/picks-in";
 import { Fold } from "../ui/fold";
-import { Select } from "../ui/ui";
+import { Options, Select } from "../ui/ui";
 
 const WORDS: Record<Column, string> = {
   day: "the day",
@@ -53,11 +53,7 @@ export function PickColumns({ seen, open }: { seen: Seen; open: boolean }) {
           <Text fontWeight="650">{h || `column ${i + 1}`}</Text>
           <Select name={`use-${i}`} aria-label={`${h || `column ${i + 1}`} holds`} defaultValue={heldBy(i)} minW="0">
             <option value="">not used</option>
-            {PICK_COLUMNS.map((c) => (
-              <option key={c} value={c}>
-                {WORDS[c]}
-              </option>
-            ))}
+            <Options of={PICK_COLUMNS} say={(c) => WORDS[c]} />
           </Select>
           <Text color="inkSoft" fontSize="sm" truncate gridColumn={{ base: "1 / -1", md: "auto" }}>
             {seen.samples.map((s) => s[i] ?? "").join(" · ")}

@@ -4,7 +4,7 @@ import { CONDITIONS, PARTS, type PickRecord, PURPOSES } from "#core/weighing/pic
 import { CONDITION_WORDS, PART_WORDS, PURPOSE_WORDS } from "#core/weighing/words";
 import { DateInput } from "../ui/date-input";
 import { Fold } from "../ui/fold";
-import { type Faults, Field, Input, Select, shownValue, useErrors } from "../ui/ui";
+import { type Faults, Field, Input, Options, Select, shownValue, useErrors } from "../ui/ui";
 import { PickingClock } from "./picking-clock";
 
 type Props = {
@@ -39,33 +39,21 @@ export function PickMore({ pick, part, crop, leave, netG, units, today, faults }
         <Field name="purpose" label="What for" faults={faults}>
           {(p) => (
             <Select {...p} defaultValue={value("purpose", pick?.purpose ?? "harvest")}>
-              {PURPOSES.map((x) => (
-                <option key={x} value={x}>
-                  {PURPOSE_WORDS[x]}
-                </option>
-              ))}
+              <Options of={PURPOSES} say={(x) => PURPOSE_WORDS[x]} />
             </Select>
           )}
         </Field>
         <Field name="part" label="What of the plant" faults={faults}>
           {(p) => (
             <Select {...p} defaultValue={value("part", pick?.part ?? part)}>
-              {PARTS.map((x) => (
-                <option key={x} value={x}>
-                  {PART_WORDS[x]}
-                </option>
-              ))}
+              <Options of={PARTS} say={(x) => PART_WORDS[x]} />
             </Select>
           )}
         </Field>
         <Field name="condition" label="It was" faults={faults}>
           {(p) => (
             <Select {...p} defaultValue={value("condition", pick?.condition)}>
-              {CONDITIONS.map((x) => (
-                <option key={x} value={x}>
-                  {CONDITION_WORDS[x]}
-                </option>
-              ))}
+              <Options of={CONDITIONS} say={(x) => CONDITION_WORDS[x]} />
             </Select>
           )}
         </Field>

@@ -6,7 +6,7 @@ import type { Bulk } from "#core/weighing/bulk";
 import { ACCIDENTS, usualWay } from "#core/weighing/lots";
 import { type Grade, type SortedPart, WAYS } from "#core/weighing/pick";
 import { ACCIDENT_WORDS, GRADE_WORDS, WAY_WORDS } from "#core/weighing/words";
-import { Button, type Faults, Field, Input, Select, shownValue, useErrors } from "../ui/ui";
+import { Button, type Faults, Field, Input, Options, Select, shownValue, useErrors } from "../ui/ui";
 import { MOST_PARTS } from "./pick.form";
 
 type Row = { key: number; grade: Grade; way: string; amount: string; count: string; note: string };
@@ -64,11 +64,7 @@ export function PickSorting({ parts, crop, units, wholeG, faults }: Props) {
             value={r.grade}
             onChange={(e) => set(r.key, { grade: e.target.value as Grade })}
           >
-            {withOwn(crop.grades, r.grade).map((g) => (
-              <option key={g} value={g}>
-                {GRADE_WORDS[g]}
-              </option>
-            ))}
+            <Options of={withOwn(crop.grades, r.grade)} say={(g) => GRADE_WORDS[g]} />
           </Select>
           <Select
             name={`part-${i}-way`}
@@ -76,11 +72,7 @@ export function PickSorting({ parts, crop, units, wholeG, faults }: Props) {
             value={r.way}
             onChange={(e) => set(r.key, { way: e.target.value })}
           >
-            {WAYS.map((w) => (
-              <option key={w} value={w}>
-                {WAY_WORDS[w]}
-              </option>
-            ))}
+            <Options of={WAYS} say={(w) => WAY_WORDS[w]} />
           </Select>
           <Part fault={errors[`part-${i}-amount`]}>
             <Input
@@ -191,11 +183,7 @@ export function WayField({ way, faults }: { way: string; faults: Faults }) {
     <Field name="way" label="Where it goes" faults={faults}>
       {(p) => (
         <Select {...p} defaultValue={shownValue(faults, "way", way)}>
-          {WAYS.map((w) => (
-            <option key={w} value={w}>
-              {WAY_WORDS[w]}
-            </option>
-          ))}
+          <Options of={WAYS} say={(w) => WAY_WORDS[w]} />
         </Select>
       )}
     </Field>

@@ -21,6 +21,7 @@ import {
   Input,
   LinkButton,
   Note,
+  Options,
   Page,
   Select,
   shownValue,
@@ -183,11 +184,7 @@ export default function PickPage({ loaderData, actionData }: Route.ComponentProp
               <Field name="extent" label="How much of it" faults={faults}>
                 {(p) => (
                   <Select {...p} value={extent} onChange={(e) => setExtent(e.target.value)}>
-                    {EXTENTS.map((x) => (
-                      <option key={x} value={x}>
-                        {EXTENT_WORDS[x]}
-                      </option>
-                    ))}
+                    <Options of={EXTENTS} say={(x) => EXTENT_WORDS[x]} />
                   </Select>
                 )}
               </Field>
@@ -196,11 +193,7 @@ export default function PickPage({ loaderData, actionData }: Route.ComponentProp
                   {(p) => (
                     <Select {...p} defaultValue={value("rowDone", pick?.rowDone)}>
                       <option value="">not said</option>
-                      {ROW_SHARES.map((share) => (
-                        <option key={share} value={share}>
-                          {sayRowShare(share)}
-                        </option>
-                      ))}
+                      <Options of={ROW_SHARES} say={(share) => sayRowShare(share)} />
                     </Select>
                   )}
                 </Field>
@@ -208,20 +201,14 @@ export default function PickPage({ loaderData, actionData }: Route.ComponentProp
               <Field name="grade" label="Grade" faults={faults}>
                 {(p) => (
                   <Select {...p} defaultValue={value("grade", pick?.grade ?? "sound")}>
-                    {withOwn(crop.grades, pick?.grade ?? "sound").map((x) => (
-                      <option key={x} value={x}>
-                        {GRADE_WORDS[x]}
-                      </option>
-                    ))}
+                    <Options of={withOwn(crop.grades, pick?.grade ?? "sound")} say={(x) => GRADE_WORDS[x]} />
                   </Select>
                 )}
               </Field>
               <Field name="method" label="How" faults={faults}>
                 {(p) => (
                   <Select {...p} defaultValue={value("method", pick?.method)} key={`method-${crop.id}`}>
-                    {crop.methods.map((m) => (
-                      <option key={m}>{m}</option>
-                    ))}
+                    <Options of={crop.methods} />
                   </Select>
                 )}
               </Field>

@@ -7,7 +7,7 @@ import { sayMass } from "#core/units/mass";
 import { type LoggedPick, picksIn, totalsOf } from "#core/weighing/pick-log";
 import { namedGroups } from "#core/weighing/words";
 import { gardenNow, handbook } from "../server/garden-now.server";
-import { Button, LinkButton, Page, Section, Select } from "../ui/ui";
+import { Button, LinkButton, Options, Page, Section, Select } from "../ui/ui";
 import type { Route } from "./+types/picks-sheet";
 import { loggedPicks } from "./picks.server";
 import { sayYield } from "./yield-words";
@@ -89,9 +89,7 @@ export default function PicksSheet({ loaderData }: Route.ComponentProps) {
           {years.length > 1 && (
             <form method="get" onChange={(e) => submit(e.currentTarget, { replace: true })}>
               <Select name="year" aria-label="Year" value={year} onChange={(e) => setParams({ year: e.target.value })}>
-                {years.map((y) => (
-                  <option key={y}>{y}</option>
-                ))}
+                <Options of={years} />
               </Select>
             </form>
           )}

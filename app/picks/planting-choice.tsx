@@ -1,7 +1,7 @@
 import { Combobox, createListCollection, Portal } from "@chakra-ui/react";
 import { ChevronsUpDown } from "lucide-react";
 import { useMemo, useState } from "react";
-import { type FieldProps, Select } from "../ui/ui";
+import { type FieldProps, Options, Select } from "../ui/ui";
 import { useAwake } from "../ui/use-awake";
 
 type Choice = { id: string; name: string };
@@ -51,11 +51,7 @@ export function PlantingChoice({
   if (!awake || plantings.length < MANY)
     return (
       <Select {...given} value={value} onChange={(e) => onChoose(e.target.value)} minH="54px" fontSize="lg">
-        {plantings.map((x) => (
-          <option key={x.id} value={x.id}>
-            {x.name}
-          </option>
-        ))}
+        <Options of={plantings} />
       </Select>
     );
   return (

@@ -19,6 +19,7 @@ import {
   Input,
   LinkButton,
   Note,
+  Options,
   Page,
   Select,
   shownValue,
@@ -181,11 +182,7 @@ export default function BedPage({ loaderData, actionData }: Route.ComponentProps
               <Field name="cover" label="Cover" faults={faults}>
                 {(p) => (
                   <Select {...p} defaultValue={shownValue(faults, "cover", bed?.cover ?? "none")}>
-                    {COVERS.map((c) => (
-                      <option key={c} value={c}>
-                        {COVER_WORDS[c]}
-                      </option>
-                    ))}
+                    <Options of={COVERS} say={(c) => COVER_WORDS[c]} />
                   </Select>
                 )}
               </Field>

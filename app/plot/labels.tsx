@@ -5,7 +5,7 @@ import { sayDate } from "#core/calendar/day";
 import { gardenNow, handbook } from "../server/garden-now.server";
 import { qrOf } from "../server/qr.server";
 import { CodeLabel } from "../ui/code-label";
-import { Button, LinkButton, Note, Page, Select } from "../ui/ui";
+import { Button, LinkButton, Note, Options, Page, Select } from "../ui/ui";
 import type { Route } from "./+types/labels";
 
 const HOW = { sown: "sown", transplanted: "set out", planted: "planted" } as const;
@@ -58,11 +58,7 @@ export default function Labels({ loaderData }: Route.ComponentProps) {
         <Form method="get" onChange={(e) => submit(e.currentTarget, { replace: true })}>
           <Select name="bed" aria-label="Bed" defaultValue={bedId} maxW="280px">
             <option value="">every bed</option>
-            {beds.map((b) => (
-              <option key={b.id} value={b.id}>
-                {b.name}
-              </option>
-            ))}
+            <Options of={beds} />
           </Select>
         </Form>
         {here && (

@@ -8,7 +8,7 @@ import { PICK_WISHES, type PickWish } from "#core/planning/question/wish";
 import { PICK_WISH_WORDS } from "#core/planning/words";
 import { CheckedForm } from "../ui/checked-form";
 import { DateInput } from "../ui/date-input";
-import { Button, type Faults, Field, Input, Note, Section, Select, shownValue } from "../ui/ui";
+import { Button, type Faults, Field, Input, Note, Options, Section, Select, shownValue } from "../ui/ui";
 import { treatmentForm, wishForm } from "./planting-dates.form";
 
 function Removable({ intent, id, children }: { intent: string; id: string; children: React.ReactNode }) {
@@ -81,11 +81,7 @@ export function PlantingDates({
           <Field name="treatKind" label="It was">
             {(p) => (
               <Select {...p} value={kind} onChange={(e) => setKind(e.target.value)}>
-                {TREATMENTS.map((t) => (
-                  <option key={t} value={t}>
-                    {TREATMENT_WORDS[t]}
-                  </option>
-                ))}
+                <Options of={TREATMENTS} say={(t) => TREATMENT_WORDS[t]} />
               </Select>
             )}
           </Field>
@@ -119,11 +115,7 @@ export function PlantingDates({
             <Field name="wishKind" label="I want it">
               {(p) => (
                 <Select {...p} defaultValue={value("wishKind", "not-before")}>
-                  {PICK_WISHES.map((w) => (
-                    <option key={w} value={w}>
-                      {PICK_WISH_WORDS[w]}
-                    </option>
-                  ))}
+                  <Options of={PICK_WISHES} say={(w) => PICK_WISH_WORDS[w]} />
                 </Select>
               )}
             </Field>

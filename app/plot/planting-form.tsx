@@ -5,7 +5,18 @@ import { sayArea, typedDistance } from "#core/units/distance";
 import { LessonsNote } from "../lessons/lessons-note";
 import { CheckedForm } from "../ui/checked-form";
 import { DateInput } from "../ui/date-input";
-import { Button, type Faults, Field, FormError, Input, LinkButton, Select, shownValue, TextArea } from "../ui/ui";
+import {
+  Button,
+  type Faults,
+  Field,
+  FormError,
+  Input,
+  LinkButton,
+  Options,
+  Select,
+  shownValue,
+  TextArea,
+} from "../ui/ui";
 import type { Route } from "./+types/planting";
 import { plantingForm } from "./planting.form";
 import { ReadyDates } from "./ready-dates";
@@ -40,11 +51,7 @@ export function PlantingForm({ data, faults }: { data: Route.ComponentProps["loa
           <Field name="cropId" label="Crop" faults={faults}>
             {(p) => (
               <Select {...p} value={cropId} onChange={(e) => setCropId(e.target.value)}>
-                {crops.map((c) => (
-                  <option key={c.id} value={c.id}>
-                    {c.name}
-                  </option>
-                ))}
+                <Options of={crops} />
               </Select>
             )}
           </Field>
@@ -55,11 +62,7 @@ export function PlantingForm({ data, faults }: { data: Route.ComponentProps["loa
           <Field name="bedId" label="Bed" faults={faults}>
             {(p) => (
               <Select {...p} defaultValue={value("bedId", bedId)}>
-                {beds.map((b) => (
-                  <option key={b.id} value={b.id}>
-                    {b.name}
-                  </option>
-                ))}
+                <Options of={beds} />
               </Select>
             )}
           </Field>
@@ -143,11 +146,7 @@ export function PlantingForm({ data, faults }: { data: Route.ComponentProps["loa
         >
           {(p) => (
             <Select {...p} value={school.id} onChange={(e) => setSchool(e.target.value)}>
-              {crop.schools.map((s) => (
-                <option key={s.id} value={s.id}>
-                  {s.name}
-                </option>
-              ))}
+              <Options of={crop.schools} />
             </Select>
           )}
         </Field>
@@ -161,11 +160,7 @@ export function PlantingForm({ data, faults }: { data: Route.ComponentProps["loa
             {(p) => (
               <Select {...p} defaultValue={value("disease", planting?.disease)}>
                 <option value="">none was seen</option>
-                {crop.lasting.map((l) => (
-                  <option key={l.id} value={l.id}>
-                    {l.name}
-                  </option>
-                ))}
+                <Options of={crop.lasting} />
               </Select>
             )}
           </Field>

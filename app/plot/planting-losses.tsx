@@ -6,7 +6,7 @@ import type { UnitSystem } from "#core/units/mass";
 import type { Bulk } from "#core/weighing/bulk";
 import { CheckedForm } from "../ui/checked-form";
 import { DateInput } from "../ui/date-input";
-import { Button, type Faults, Field, Input, Section, Select, shownValue } from "../ui/ui";
+import { Button, type Faults, Field, Input, Options, Section, Select, shownValue } from "../ui/ui";
 import { lossForm } from "./planting-losses.form";
 
 type Props = {
@@ -62,9 +62,7 @@ export function PlantingLosses({ losses, crop, bulk, units, today, faults }: Pro
           <Field name="lostCause" label="To what">
             {(p) => (
               <Select {...p} defaultValue={value("lostCause", "too late")}>
-                {BED_LOSS_CAUSES.map((c) => (
-                  <option key={c}>{c}</option>
-                ))}
+                <Options of={BED_LOSS_CAUSES} />
               </Select>
             )}
           </Field>

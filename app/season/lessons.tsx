@@ -4,7 +4,19 @@ import { formOf, typedOf } from "../server/forms.server";
 import { gardenNow } from "../server/garden-now.server";
 import { CheckedForm } from "../ui/checked-form";
 import { DateInput } from "../ui/date-input";
-import { Button, type Faults, Field, FormError, Input, Page, Section, Select, shownValue, TextArea } from "../ui/ui";
+import {
+  Button,
+  type Faults,
+  Field,
+  FormError,
+  Input,
+  Options,
+  Page,
+  Section,
+  Select,
+  shownValue,
+  TextArea,
+} from "../ui/ui";
 import type { Route } from "./+types/lessons";
 import { lessonForm } from "./lesson.form";
 import { changeLessons, lessonsView } from "./lessons.server";
@@ -63,11 +75,7 @@ export default function Lessons({ loaderData, actionData }: Route.ComponentProps
                       {(p) => (
                         <Select {...p} defaultValue={shownValue(fresh, "cropId", "")} minW="0">
                           <option value="">none in particular</option>
-                          {crops.map((c) => (
-                            <option key={c.id} value={c.id}>
-                              {c.name}
-                            </option>
-                          ))}
+                          <Options of={crops} />
                         </Select>
                       )}
                     </Field>

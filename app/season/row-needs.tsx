@@ -4,7 +4,7 @@ import { rowNeeds } from "#core/season/planting-sums";
 import { readDistance, typedDistance } from "#core/units/distance";
 import type { UnitSystem } from "#core/units/mass";
 import { sayDistance, sayLength } from "#core/units/say";
-import { Field, Input, Section, Select } from "../ui/ui";
+import { Field, Input, Options, Section, Select } from "../ui/ui";
 
 type Row = { id: string; name: string; share: number; own: boolean; apartMm: number; rowsMm: number | null };
 const many = (n: number, what: string) => `${n} ${n === 1 ? what : `${what}s`}`;
@@ -27,11 +27,7 @@ export function RowNeeds({ rows, units }: { rows: readonly Row[]; units: UnitSys
         <Field name="rowCrop" label="Crop to sow in it" faults={null}>
           {(p) => (
             <Select {...p} minW="0" value={id} onChange={(e) => setId(e.target.value)}>
-              {rows.map((r) => (
-                <option key={r.id} value={r.id}>
-                  {r.name}
-                </option>
-              ))}
+              <Options of={rows} />
             </Select>
           )}
         </Field>

@@ -5,7 +5,7 @@ import { SPLITS } from "#core/season/compare-ways";
 import { MEASURE_WORDS, SPLIT_WORDS } from "#core/season/words";
 import { gardenNow } from "../server/garden-now.server";
 import { FiguresTable } from "../ui/figures-table";
-import { LinkButton, Page, Section, Select } from "../ui/ui";
+import { LinkButton, Options, Page, Section, Select } from "../ui/ui";
 import type { Route } from "./+types/season-compare";
 import { compareView } from "./season-compare.server";
 import { SeasonNav } from "./season-nav";
@@ -63,11 +63,7 @@ export default function SeasonCompare({ loaderData }: Route.ComponentProps) {
           </Select>
           <Select name="measure" aria-label="What is measured" defaultValue={measure}>
             {measures.length === 0 && <option value="">nothing measured yet</option>}
-            {measures.map((m) => (
-              <option key={m} value={m}>
-                {MEASURE_WORDS[m]}
-              </option>
-            ))}
+            <Options of={measures} say={(m) => MEASURE_WORDS[m]} />
           </Select>
         </Grid>
         {enough && (

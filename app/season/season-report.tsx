@@ -4,7 +4,7 @@ import { Form, useSubmit } from "react-router";
 import { svgAddress, weekBarsSvg } from "#formats/season-report";
 import { gardenNow } from "../server/garden-now.server";
 import { FiguresTable } from "../ui/figures-table";
-import { Button, LinkButton, Page, Section, Select } from "../ui/ui";
+import { Button, LinkButton, Options, Page, Section, Select } from "../ui/ui";
 import type { Route } from "./+types/season-report";
 import { SeasonNav } from "./season-nav";
 import { reportOf } from "./season-report.server";
@@ -42,9 +42,7 @@ export default function SeasonReportPage({ loaderData }: Route.ComponentProps) {
         onChange={(e) => submit(e.currentTarget, { replace: true, preventScrollReset: true })}
       >
         <Select name="year" aria-label="Season" defaultValue={year} w="auto" mb="5">
-          {years.map((y) => (
-            <option key={y}>{y}</option>
-          ))}
+          <Options of={years} />
         </Select>
       </Form>
       {report.weeks.length === 0 && <Text color="inkSoft">Nothing was picked in {year}.</Text>}

@@ -6,7 +6,19 @@ import { CropGlyph } from "../ui/crop-glyph";
 import { DateInput } from "../ui/date-input";
 import { FiguresTable } from "../ui/figures-table";
 import { Fold } from "../ui/fold";
-import { Anchor, Button, type Faults, Field, FormError, Input, Page, Section, Select, shownValue } from "../ui/ui";
+import {
+  Anchor,
+  Button,
+  type Faults,
+  Field,
+  FormError,
+  Input,
+  Options,
+  Page,
+  Section,
+  Select,
+  shownValue,
+} from "../ui/ui";
 import type { Route } from "./+types/season-seeds";
 import { RowNeeds } from "./row-needs";
 import { SeasonNav } from "./season-nav";
@@ -163,11 +175,7 @@ function SeedForm({ view, lot, faults }: { view: View; lot: View["lots"][number]
           {(p) => (
             <Select {...p} defaultValue={shownValue(faults, "cropId", lot?.cropId)} minW="0">
               <option value="">choose</option>
-              {view.crops.map((c) => (
-                <option key={c.id} value={c.id}>
-                  {c.name}
-                </option>
-              ))}
+              <Options of={view.crops} />
             </Select>
           )}
         </Field>
@@ -176,11 +184,7 @@ function SeedForm({ view, lot, faults }: { view: View; lot: View["lots"][number]
         <Field name="unit" of={key} label="of">
           {(p) => (
             <Select {...p} defaultValue={shownValue(faults, "unit", lot?.unit ?? "seeds")} minW="0">
-              {view.units.map((u) => (
-                <option key={u.id} value={u.id}>
-                  {u.words}
-                </option>
-              ))}
+              <Options of={view.units} say={(u) => u.words} />
             </Select>
           )}
         </Field>

@@ -14,6 +14,7 @@ import {
   FormError,
   Input,
   Note,
+  Options,
   Page,
   RowAnchor,
   Section,
@@ -51,19 +52,11 @@ export default function SeasonSowings({ loaderData, actionData }: Route.Componen
       <Form method="get" onChange={(e) => submit(e.currentTarget, { replace: true, preventScrollReset: true })}>
         <Grid templateColumns={{ base: "minmax(0, 1fr)", md: "repeat(4, minmax(0,1fr))" }} gap="3" mb="6">
           <Select name="crop" aria-label="Crop to spread" defaultValue={cropId}>
-            {crops.map((c) => (
-              <option key={c.id} value={c.id}>
-                {c.name}
-              </option>
-            ))}
+            <Options of={crops} />
           </Select>
           <Select name="bed" aria-label="Bed" defaultValue={bedId}>
             <option value="">an open, sunny bed</option>
-            {beds.map((b) => (
-              <option key={b.id} value={b.id}>
-                {b.name}
-              </option>
-            ))}
+            <Options of={beds} />
           </Select>
           <Select name="risk" aria-label="Risk of frost" defaultValue={String(risk)}>
             <option value="0.1">frost earlier in one year of ten</option>
@@ -191,11 +184,7 @@ function SeriesForm({ view, faults }: { view: View; faults: Faults }) {
         <Field name="bedId" label="Bed" faults={faults}>
           {(p) => (
             <Select {...p} minW="0" value={bedId} onChange={(e) => setBed(e.target.value)}>
-              {view.beds.map((b) => (
-                <option key={b.id} value={b.id}>
-                  {b.free ? `${b.name}: ${b.free}` : b.name}
-                </option>
-              ))}
+              <Options of={view.beds} say={(b) => (b.free ? `${b.name}: ${b.free}` : b.name)} />
             </Select>
           )}
         </Field>

@@ -2,7 +2,7 @@ import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { Download } from "lucide-react";
 import { Form, useSearchParams, useSubmit } from "react-router";
 import { gardenNow } from "../server/garden-now.server";
-import { Anchor, LinkButton, Page, Section, Select } from "../ui/ui";
+import { Anchor, LinkButton, Options, Page, Section, Select } from "../ui/ui";
 import type { Route } from "./+types/season-weeks";
 import { SeasonNav } from "./season-nav";
 import { weeksView } from "./season-weeks.server";
@@ -40,9 +40,7 @@ export default function SeasonWeeks({ loaderData }: Route.ComponentProps) {
       <SeasonNav />
       <Form method="get" onChange={(e) => submit(e.currentTarget, { replace: true, preventScrollReset: true })}>
         <Select name="year" aria-label="Season" defaultValue={year} w="auto" mb="5">
-          {years.map((y) => (
-            <option key={y}>{y}</option>
-          ))}
+          <Options of={years} />
         </Select>
       </Form>
       {crops.length === 0 && <Text color="inkSoft">Nothing was picked in {year}.</Text>}

@@ -6,7 +6,7 @@ import { YIELDS_BY, type YieldsBy } from "#core/season/yields";
 import { sayMass } from "#core/units/mass";
 import { gardenNow } from "../server/garden-now.server";
 import { FiguresTable } from "../ui/figures-table";
-import { LinkButton, Page, Section, Select } from "../ui/ui";
+import { LinkButton, Options, Page, Section, Select } from "../ui/ui";
 import type { Route } from "./+types/season";
 import { seasonView } from "./season.server";
 import { SeasonNav } from "./season-nav";
@@ -60,17 +60,11 @@ export default function Season({ loaderData }: Route.ComponentProps) {
       <Form method="get" onChange={(e) => submit(e.currentTarget, { replace: true, preventScrollReset: true })}>
         <Flex gap="3" mb="5" wrap="wrap">
           <Select name="year" aria-label="Season" defaultValue={year} w="auto">
-            {years.map((y) => (
-              <option key={y}>{y}</option>
-            ))}
+            <Options of={years} />
             <option value="all">all seasons</option>
           </Select>
           <Select name="by" aria-label="Draw together" defaultValue={by} w="auto">
-            {YIELDS_BY.map((b) => (
-              <option key={b} value={b}>
-                {BY_WORDS[b]}
-              </option>
-            ))}
+            <Options of={YIELDS_BY} say={(b) => BY_WORDS[b]} />
           </Select>
         </Flex>
       </Form>

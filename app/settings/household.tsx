@@ -9,7 +9,19 @@ import { formOf, typedOf } from "../server/forms.server";
 import { gardenNow } from "../server/garden-now.server";
 import { CheckedForm } from "../ui/checked-form";
 import { CropGlyph } from "../ui/crop-glyph";
-import { Button, Field, FormError, Input, LinkButton, Note, Page, Section, Select, shownValue } from "../ui/ui";
+import {
+  Button,
+  Field,
+  FormError,
+  Input,
+  LinkButton,
+  Note,
+  Options,
+  Page,
+  Section,
+  Select,
+  shownValue,
+} from "../ui/ui";
 import type { Route } from "./+types/household";
 import { changeHousehold, householdView } from "./household.server";
 import { roomForm } from "./room.form";
@@ -124,11 +136,7 @@ export default function Household({ loaderData, actionData }: Route.ComponentPro
               <Field name="kind" label="It is" faults={fresh}>
                 {(p) => (
                   <Select {...p} defaultValue={shownValue(fresh, "kind", "fridge")}>
-                    {PLACE_KINDS.map((k) => (
-                      <option key={k} value={k}>
-                        {PLACE_WORDS[k]}
-                      </option>
-                    ))}
+                    <Options of={PLACE_KINDS} say={(k) => PLACE_WORDS[k]} />
                   </Select>
                 )}
               </Field>

@@ -13,7 +13,7 @@ import { CheckedForm } from "../ui/checked-form";
 import { FileInput } from "../ui/file-input";
 import { LookChooser } from "../ui/looks";
 import { Tickbox } from "../ui/tickbox";
-import { Button, Field, FormError, Input, LinkButton, Page, Section, Select, shownValue } from "../ui/ui";
+import { Button, Field, FormError, Input, LinkButton, Options, Page, Section, Select, shownValue } from "../ui/ui";
 import type { Route } from "./+types/settings";
 import { CalendarFeed } from "./calendar-feed";
 import { DemoClock } from "./demo-clock";
@@ -136,11 +136,7 @@ export default function Settings({ loaderData, actionData }: Route.ComponentProp
                 <Field name="undoYears" label="Changes can be undone for" faults={faults}>
                   {(p) => (
                     <Select {...p} defaultValue={value("undoYears", garden.undoYears)}>
-                      {UNDO_YEARS.map((years) => (
-                        <option key={years} value={years}>
-                          {years === 1 ? "a year" : `${years} years`}
-                        </option>
-                      ))}
+                      <Options of={UNDO_YEARS} say={(years) => (years === 1 ? "a year" : `${years} years`)} />
                       <option value="0">ever</option>
                     </Select>
                   )}

@@ -2,7 +2,7 @@ import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { Form } from "react-router";
 import { formOf, typedOf } from "../server/forms.server";
 import { gardenNow } from "../server/garden-now.server";
-import { Button, Field, FormError, Input, LinkButton, Page, Section, Select, shownValue } from "../ui/ui";
+import { Button, Field, FormError, Input, LinkButton, Options, Page, Section, Select, shownValue } from "../ui/ui";
 import type { Route } from "./+types/start";
 import { startGarden, startView } from "./start.server";
 import { StartCrops } from "./start-crops";
@@ -40,11 +40,7 @@ export default function Start({ loaderData, actionData }: Route.ComponentProps) 
               <Field name="bedId" label="Bed" faults={faults}>
                 {(p) => (
                   <Select {...p} defaultValue={shownValue(faults, "bedId", beds[0]!.id)}>
-                    {beds.map((b) => (
-                      <option key={b.id} value={b.id}>
-                        {b.name}
-                      </option>
-                    ))}
+                    <Options of={beds} />
                     <option value="">a new one</option>
                   </Select>
                 )}

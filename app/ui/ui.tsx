@@ -46,6 +46,22 @@ export function Select({
     </NativeSelect.Root>
   );
 }
+type Offered = string | number | { id: string; name: string };
+type OptionsProps<T> = { of: readonly T[]; value?: (one: T) => string | number; say?: (one: T) => ReactNode };
+
+/** What a list offers: words and figures as they are, rows by their id and name, or as `value` and `say` tell. */
+export function Options<T>({ of, value, say }: OptionsProps<T>) {
+  return of.map((one) => {
+    const plain = one as Offered;
+    const sent = value?.(one) ?? (typeof plain === "object" ? plain.id : plain);
+    return (
+      <option key={sent} value={sent}>
+        {say?.(one) ?? (typeof plain === "object" ? plain.name : plain)}
+      </option>
+    );
+  });
+}
+
 export const Anchor = chakra(Link, {
   base: {
     color: "moss",

@@ -2,7 +2,7 @@ import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { Form } from "react-router";
 import type { ColumnField, ColumnUse, Preview } from "#formats/weather-columns";
-import { Button, LinkButton, Section, Select } from "../ui/ui";
+import { Button, LinkButton, Options, Section, Select } from "../ui/ui";
 import { ComingIn } from "./coming-in";
 
 const FIELD_WORDS: [ColumnField | "", string][] = [
@@ -97,11 +97,10 @@ export function WeatherColumns({ preview, text, what, source, fault }: Props) {
                   minW="0"
                   onChange={(e) => set(i, { unit: e.target.value })}
                 >
-                  {(UNITS[u.field] ?? []).map((unit) => (
-                    <option key={unit} value={unit}>
-                      {unit === "C" || unit === "F" ? `°${unit}` : unit}
-                    </option>
-                  ))}
+                  <Options
+                    of={UNITS[u.field] ?? []}
+                    say={(unit) => (unit === "C" || unit === "F" ? `°${unit}` : unit)}
+                  />
                 </Select>
               ) : (
                 <span />

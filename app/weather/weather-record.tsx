@@ -6,7 +6,7 @@ import { decimals } from "#core/units/mass";
 import { sayRain, sayTemp } from "#core/units/say";
 import { gardenNow } from "../server/garden-now.server";
 import { LateFold } from "../ui/fold";
-import { Anchor, Button, LinkButton, Note, Page, Section, Select } from "../ui/ui";
+import { Anchor, Button, LinkButton, Note, Options, Page, Section, Select } from "../ui/ui";
 import type { Route } from "./+types/weather-record";
 import { BASE_C, recordView } from "./weather-record.server";
 
@@ -85,9 +85,7 @@ export default function WeatherRecord({ loaderData }: Route.ComponentProps) {
             maxW="120px"
             onChange={(e) => e.currentTarget.form?.requestSubmit()}
           >
-            {years.map((y) => (
-              <option key={y.year}>{y.year}</option>
-            ))}
+            <Options of={years} value={(y) => y.year} say={(y) => y.year} />
           </Select>
           <Button type="submit" variant="outline" css={{ "@media (scripting: enabled)": { display: "none" } }}>
             Show

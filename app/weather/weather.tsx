@@ -5,7 +5,7 @@ import type { Preview } from "#formats/weather-columns";
 import { type FormFaults, formOf } from "../server/forms.server";
 import { gardenNow } from "../server/garden-now.server";
 import { remembered } from "../server/remember.server";
-import { Button, type Faults, LinkButton, Page, Section, Select } from "../ui/ui";
+import { Button, type Faults, LinkButton, Options, Page, Section, Select } from "../ui/ui";
 import type { Route } from "./+types/weather";
 import { BedNights } from "./bed-nights";
 import { DayHours } from "./day-hours";
@@ -99,11 +99,7 @@ export default function Weather({ loaderData, actionData }: Route.ComponentProps
                   maxW="180px"
                   onChange={(e) => e.currentTarget.form?.requestSubmit()}
                 >
-                  {strip.map((d) => (
-                    <option key={d.day} value={d.day}>
-                      {sayDay(d.day)}
-                    </option>
-                  ))}
+                  <Options of={strip} value={(d) => d.day} say={(d) => sayDay(d.day)} />
                 </Select>
                 {/* not a noscript element: the style of whatever is drawn first in one is lost to the rest of the page */}
                 <Button type="submit" variant="outline" css={{ "@media (scripting: enabled)": { display: "none" } }}>
