@@ -25,6 +25,7 @@ describe("an outlook that remembers the one before it", () => {
   const plain = garden();
   const look = { ...plain.checks[0]!, id: "new", at: "2026-10-06T09:00", plantingId: "kale", readings: [] };
   const pick = blankPick({ id: "p", plantingId: "tomato", at: "2026-10-06T10:00", grossG: 900 });
+  const missed = (days: Snapshot["weather"]) => days.map((d) => ({ ...d, tempMinC: d.tempMinC - 8 }));
   const CHANGES: [string, Partial<Snapshot>, string[]][] = [
     ["nothing", {}, []],
     ["a look at the kale", { checks: [...plain.checks, { ...look, foundNothing: true } as never] }, ["kale"]],
@@ -41,6 +42,25 @@ describe("an outlook that remembers the one before it", () => {
       { pickWishes: [{ id: "w", plantingId: "kale", kind: "take-all", day: "2026-10-12" }] },
       ["kale"],
     ],
+    [
+      "a thermometer read on a still night",
+      {
+        bedReadings: [
+          { id: "r", bedId: "low", day: plain.weather.at(-1)!.day, minC: plain.weather.at(-1)!.tempMinC - 4 },
+        ],
+      },
+      ["squash"],
+    ],
+    [
+      "a warmer day in the record",
+      { weather: plain.weather.with(-1, { ...plain.weather.at(-1)!, tempMaxC: 31 }) },
+      ["kale", "squash", "tomato"],
+    ],
+    [
+      "a forecast kept that was eight degrees off",
+      { forecasts: [{ ...plain.forecast!, issuedOn: "2026-10-03", days: missed(plain.weather.slice(-2)) }] },
+      ["kale", "squash", "tomato"],
+    ],
     ["no forecast", { forecast: null }, ["kale", "squash", "tomato"]],
     ["ten degrees further north", { garden: { ...plain.garden, latitudeDeg: 62 } }, ["kale", "squash", "tomato"]],
     [
@@ -55,7 +75,9 @@ describe("an outlook that remembers the one before it", () => {
       const memory = new Memory();
       const before = outlookOf(plain, NOW, true, false, memory);
       const after = outlookOf({ ...plain, ...over }, NOW, true, false, memory);
-      expect(after.plantings).toEqual(outlookOf({ ...plain, ...over }, NOW, true, false).plantings);
+      const anew = outlookOf({ ...plain, ...over }, NOW, true, false);
+      expect({ ...after, hazardDays: null }).toEqual({ ...anew, hazardDays: null });
+      for (const bed of plain.beds) expect(after.hazardDays(bed)).toEqual(anew.hazardDays(bed));
       const other = after.plantings.filter((p) => !before.plantings.includes(p)).map((p) => p.planting.id);
       expect(other.sort()).toEqual(again);
     },

@@ -12,7 +12,11 @@ export class Memory {
    */
   once<T>(name: string, on: readonly unknown[], make: () => T): T {
     const known = this.#known.get(name);
-    if (known && same(known.on, on)) return known.made as T;
+    if (known && same(known.on, on)) {
+      // the very objects that come now come next time too, and are told to be the same at a glance
+      known.on = on;
+      return known.made as T;
+    }
     const made = make();
     this.#known.set(name, { on, made });
     return made;

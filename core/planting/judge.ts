@@ -79,6 +79,7 @@ export function judge(input: JudgeInput): Judgement {
 
   const handful = handfulOf(input, plants);
   const step = referenceStep(crop, clock);
+  const afterPick = regrows ? freshStage() : pickedStage((step * handful.days) / handful.pieces, 1);
   let stage = freshStage();
   let spare: Stage = new Float64Array(CELLS);
   let regime: Regime = "first";
@@ -145,11 +146,7 @@ export function judge(input: JudgeInput): Judgement {
     for (const pick of picksOn.get(day.day) ?? []) {
       // what is lifted at once, or dug as needed, stands as it stood; a test or a thinning takes nothing that was ready
       if (day.day < startedOn || pick.aside || way === "as-needed" || (way === "all-at-once" && !regrows)) continue;
-      restart(
-        stage,
-        TAKEN_SHARE[pick.extent],
-        regrows ? freshStage() : pickedStage((step * handful.days) / handful.pieces, 1),
-      );
+      restart(stage, TAKEN_SHARE[pick.extent], afterPick);
       pickedG += pick.massG ?? 0;
       if (pick.extent !== "some") {
         sincePick = 0;
