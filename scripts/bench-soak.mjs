@@ -57,16 +57,7 @@ const VIEWS = [
   "/handbook/peach",
 ];
 /** What is picked, one after the other: hundreds of picks of one planting at the same minute are in no log. */
-const PICKED = [
-  "tom-wall",
-  "kale-curly",
-  "cou-lower",
-  "tom-tunnel",
-  "bean-brook",
-  "kale-hedge",
-  "car-bunch",
-  "kale-palm",
-];
+const PICKED = ["tom-wall", "kale-curly", "cou-lower", "tom-tunnel", "bean-brook", "car-bunch", "kale-palm"];
 let picked = 0;
 const waits = [];
 const slow = new Map();
