@@ -72,6 +72,13 @@ describe("an evening walk on the phone", () => {
     await page.goto("/walk/kale-hedge");
     await ready(page);
     await page.locator("input[type=file]").setInputFiles({ name: "spots.jpg", mimeType: "image/jpeg", buffer: photo });
+    // shown small before it is sent, taken out again, and one more taken
+    await page.getByRole("img", { name: "spots.jpg" }).waitFor();
+    await page.getByRole("button", { name: "Take spots.jpg out" }).click();
+    await page.getByRole("img", { name: "spots.jpg" }).waitFor({ state: "detached" });
+    const eggs = { name: "eggs.jpg", mimeType: "image/jpeg", buffer: photo };
+    await page.locator("input[type=file]").setInputFiles(eggs);
+    await page.getByRole("img", { name: "eggs.jpg" }).waitFor();
     await page.getByText("Anything wrong?").click();
     await page.getByRole("checkbox", { name: "pests or eggs" }).click();
     await page.getByText("eggs come back until the bed is clean").waitFor();
