@@ -1,63 +1,63 @@
-import { chakra, Flex, Text } from "@chakra-ui/react";
-import { Camera } from "lucide-react";
-import { useState } from "react";
-import { flushSync } from "react-dom";
-import type { PhotoPicker } from "./photo-picker";
+import { chakra, FileUpload, Flex, Text } from "@chakra-ui/react";
+import { Camera, X } from "lucide-react";
 import { Tickbox } from "./tickbox";
 import { Button } from "./ui";
 
+const MOST = 20;
+
 /**
- * Takes photos for a look or a pick; a phone opens its camera. The device's own control takes the first; what shows them
- * and takes them out again is loaded then: few looks have a photo, and nobody waits for what they might want.
+ * Takes photos for a look or a pick: one after the other or several at once, a phone opens its camera; shown small
+ * before they are sent, each to be taken out again.
  * @param kept those it has; `removable`: one of them can be marked to be taken out when the form is saved
  */
 export function PhotoField({ kept, removable = false }: { kept: readonly string[]; removable?: boolean }) {
-  const [chosen, setChosen] = useState("");
-  const [shown, setShown] = useState<{ Picker: typeof PhotoPicker; first: File[] } | null>(null);
-  const choose = (own: HTMLInputElement) => {
-    setChosen(Array.from(own.files ?? [], (f) => f.name).join(", "));
-    import("./photo-picker").then(
-      // at once, so that nothing is chosen between what is handed over and the change of hands
-      ({ PhotoPicker: Picker }) => flushSync(() => setShown({ Picker, first: [...(own.files ?? [])] })),
-      // without a signal the device's own goes on serving
-      () => null,
-    );
-  };
   return (
-    <Flex gap="2.5" align="center" wrap="wrap" mb="5">
-      {shown ? (
-        <shown.Picker first={shown.first} />
-      ) : (
-        <>
-          <Button asChild variant="outline" position="relative" _focusWithin={{ outline: "2px solid" }}>
-            <label>
-              <Camera size={20} aria-hidden /> Photo
-              <chakra.input
-                type="file"
-                name="photo"
-                accept="image/*"
-                capture="environment"
-                multiple
-                css={{ "@media (scripting: enabled)": { position: "absolute", inset: 0, opacity: 0, width: "100%" } }}
-                onChange={(e) => choose(e.currentTarget)}
-              />
-            </label>
+    <FileUpload.Root name="photo" accept="image/*" maxFiles={MOST} capture="environment" mb="5">
+      <FileUpload.HiddenInput aria-label="Photo" />
+      <Flex gap="2.5" align="center" wrap="wrap">
+        <FileUpload.Trigger asChild>
+          <Button type="button" variant="outline">
+            <Camera size={20} aria-hidden /> Photo
           </Button>
-          {chosen && (
-            <Text fontSize="sm" color="inkSoft">
-              {chosen}
+        </FileUpload.Trigger>
+        <FileUpload.Context>
+          {({ acceptedFiles }) =>
+            acceptedFiles.length > 0 && (
+              <FileUpload.ItemGroup>
+                {acceptedFiles.map((file) => (
+                  <FileUpload.Item key={`${file.name} ${file.size}`} file={file}>
+                    <FileUpload.ItemPreview type="image/*">
+                      <FileUpload.ItemPreviewImage alt={file.name} style={{ height: 56, borderRadius: 3 }} />
+                    </FileUpload.ItemPreview>
+                    <FileUpload.ItemDeleteTrigger asChild>
+                      <Button type="button" variant="quiet" size="sm" aria-label={`Take ${file.name} out`}>
+                        <X size={18} aria-hidden />
+                      </Button>
+                    </FileUpload.ItemDeleteTrigger>
+                  </FileUpload.Item>
+                ))}
+              </FileUpload.ItemGroup>
+            )
+          }
+        </FileUpload.Context>
+        {kept.map((name, i) => (
+          <Flex key={name} align="center" gap="2">
+            <a href={`/photos/${name}`} target="_blank" rel="noreferrer">
+              <chakra.img src={`/photos/${name}`} alt={`${i + 1} of this pick`} h="56px" borderRadius="soft" />
+            </a>
+            {removable && <Tickbox name={`drop-${name}`} label="take out" />}
+          </Flex>
+        ))}
+      </Flex>
+      <FileUpload.Context>
+        {({ acceptedFiles }) =>
+          acceptedFiles.length > 0 && (
+            <Text mt="1" fontSize="sm" color="inkSoft">
+              Kept on your own disk, made smaller, without the place it was taken.
             </Text>
-          )}
-        </>
-      )}
-      {kept.map((name, i) => (
-        <Flex key={name} align="center" gap="2">
-          <a href={`/photos/${name}`} target="_blank" rel="noreferrer">
-            <chakra.img src={`/photos/${name}`} alt={`${i + 1} of this pick`} h="56px" borderRadius="soft" />
-          </a>
-          {removable && <Tickbox name={`drop-${name}`} label="take out" />}
-        </Flex>
-      ))}
-    </Flex>
+          )
+        }
+      </FileUpload.Context>
+    </FileUpload.Root>
   );
 }
