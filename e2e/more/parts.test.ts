@@ -49,6 +49,20 @@ describe("the parts that pages are made of", () => {
     await page.context().close();
   });
 
+  it("a fold that is made when it is opened holds nothing before, and keeps what it holds when it is shut", async () => {
+    const { page } = await here.visit();
+    await page.goto("/parts");
+    await ready(page);
+    const inside = page.getByText("It was not on the page until now.");
+    expect(await inside.count()).toBe(0);
+    const title = page.getByText("Made when it is first opened");
+    await title.click();
+    await inside.waitFor();
+    await title.click();
+    await inside.waitFor({ state: "hidden" });
+    expect(await inside.count()).toBe(1);
+  });
+
   it("a US garden writes the month first", async () => {
     const { page } = await here.visit();
     await page.goto("/settings");
