@@ -15,6 +15,7 @@ import { RouterContextProvider, type ServerBuild } from "react-router";
 import { sessionRegister } from "#db/sessions";
 import { certificateOf } from "./authority";
 import type { Lock } from "./passphrase";
+import { counted } from "./quiet";
 import { signIn } from "./sign-in";
 import { trustPage } from "./trust";
 
@@ -151,6 +152,7 @@ function encryptedAtHome({ authority, securePort }: Encryption) {
 /** The application behind its doors. @param encryption null: plain at every address */
 function applicationOf(root: string, build: ServerBuild, lock: Lock | null, encryption: Encryption | null) {
   const app = express();
+  app.use(counted);
   app.use((req, res, next) => {
     if (!isOurs(req.get("Host") ?? "", lock !== null)) {
       res.status(421).type("text").send("Akmedon answers only to this machine’s own address.");

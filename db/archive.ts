@@ -8,11 +8,12 @@ import * as t from "./schema/index";
 
 /** The whole garden as an archive. */
 export function archiveOf(db: Db): Archive {
-  const { forecast: _, forecasts: __, ...snapshot } = snapshotOf(db);
+  const { forecast: _, forecasts: __, atHand: ___, ...snapshot } = snapshotOf(db);
   return {
     format: "akmedon-garden",
     version: 1,
     ...snapshot,
+    picks: [...snapshot.picks],
     garden: gardenOf(db),
     people: listPeople(db),
     rounds: db.select().from(t.rounds).orderBy(t.rounds.day, t.rounds.id).all(),

@@ -32,13 +32,13 @@ const PORTION = 4000;
 const exactly = (column: Column): SQL => sql`iif(${column} is null, null, json(printf('%!.17g', ${column})))`;
 
 /**
- * All rows of a table as Drizzle would give them, in a fraction of its time: a hundred thousand picks are read in one go
+ * Reads the rows of a table as Drizzle would give them, in a fraction of its time: a hundred thousand picks are read in one go
  * while somebody waits for a page. They come as JSON, some thousands in one text: that is parsed twice as fast as values
  * are fetched one by one, and what many rows say ("crop", "sound") is held once. Columns that are stored otherwise than
  * they are read (JSON, truth) are mapped by Drizzle. Every row begins as a copy of one with nothing in it, so that all
  * have one shape.
  */
-function allRows<Row>(db: Db, table: SQLiteTable): Row[] {
+function readerOf<Row>(table: SQLiteTable) {
   const columns = Object.entries(getTableColumns(table)).map(([field, column]) => ({
     field,
     stored: column.getSQLType() === "real" ? exactly(column) : sql`${column}`,
@@ -51,19 +51,11 @@ function allRows<Row>(db: Db, table: SQLiteTable): Row[] {
     columns.map((c) => c.stored),
     sql`, `,
   );
-  const text = db
-    .select({ text: sql<string>`json_group_array(json_array(${values}))` })
-    .from(table)
-    .where(sql`rowid between ${sql.placeholder("from")} and ${sql.placeholder("to")}`)
-    .prepare();
-  const ends = db.select({ first: sql<number>`min(rowid)`, last: sql<number>`max(rowid)` }).from(table).get();
+  const select = { text: sql<string>`json_group_array(json_array(${values}))` };
   const width = columns.length;
   const empty: Record<string, unknown> = Object.fromEntries(columns.map(({ field }) => [field, null]));
-  const rows: Row[] = [];
-  // with nothing in the table its ends are null
-  for (let from = ends?.first ?? 1; from <= (ends?.last ?? 0); from += PORTION) {
-    const portion = text.get({ from, to: from + PORTION - 1 });
-    for (const stored of JSON.parse(portion?.text ?? "[]") as unknown[][]) {
+  const rowsIn = (found: { text: string } | undefined): Row[] =>
+    (JSON.parse(found?.text ?? "[]") as unknown[][]).map((stored) => {
       const row = { ...empty };
       for (let k = 0; k < width; k++) {
         const value = stored[k];
@@ -71,10 +63,29 @@ function allRows<Row>(db: Db, table: SQLiteTable): Row[] {
         const { field, read } = columns[k]!;
         row[field] = read === null ? value : read(value);
       }
-      rows.push(row as Row);
-    }
-  }
-  return rows;
+      return row as Row;
+    });
+  return {
+    *portions(db: Db): Generator<Row[]> {
+      const inPortion = sql`rowid between ${sql.placeholder("from")} and ${sql.placeholder("to")}`;
+      const text = db.select(select).from(table).where(inPortion).prepare();
+      const ends = db.select({ first: sql<number>`min(rowid)`, last: sql<number>`max(rowid)` }).from(table).get();
+      // with nothing in the table its ends are null
+      for (let from = ends?.first ?? 1; from <= (ends?.last ?? 0); from += PORTION)
+        yield rowsIn(text.get({ from, to: from + PORTION - 1 }));
+    },
+    /** Each condition finds its rows by an index of its own. */
+    where(db: Db, ...any: SQL[]): Row[] {
+      const found = any.map((condition) => sql`select rowid from ${table} where ${condition}`);
+      return rowsIn(
+        db
+          .select(select)
+          .from(table)
+          .where(sql`rowid in (${sql.join(found, sql` union `)})`)
+          .get(),
+      );
+    },
+  };
 }
 
 /** Order of rows by one field after the other, as the database sorts them. */
@@ -91,40 +102,82 @@ const byFields =
 /** Rows of a table in order: those that are fit to be used, and the rest. */
 export type Split<N extends TableName> = { fit: RowOf<N>[]; unfit: RowOf<N>[] };
 
+/** A table kept in memory: called, it gives all its rows, and reads what it lacks of them. */
+export type Reader<N extends TableName> = {
+  (db: Db): Split<N>;
+  /** whether all rows are in memory, but for a few that were written since */
+  isRead(db: Db): boolean;
+  /** reads a portion, from which the next call goes on; true when there is none left */
+  readOn(db: Db): boolean;
+  /** the rows of which any of some conditions holds, and no others; they are not kept */
+  only(db: Db, ...any: SQL[]): RowOf<N>[];
+};
+
 /**
  * The rows of a table in its order, kept in memory: after a change only what was written is read again. A hundred
  * thousand picks need not be read because one more was logged; rows that did not change stay the same objects.
  */
-export function split<N extends TableName>(name: N, isFit: (row: RowOf<N>) => boolean): (db: Db) => Split<N> {
+export function split<N extends TableName>(name: N, isFit: (row: RowOf<N>) => boolean): Reader<N> {
   const fields = TABLES[name].order as readonly (keyof RowOf<N> & string)[];
   const compare = byFields<RowOf<N>>(fields);
   const key = keyOf(name) as keyof RowOf<N>;
+  const read = readerOf<RowOf<N>>(SQL_TABLES[name] as SQLiteTable);
   type Kept = { count: number; rows: Split<N>; byKey: Map<unknown, RowOf<N>> | null };
   const memo = new WeakMap<Db, Kept>();
-  return (db) => {
-    noticeOthers(db);
-    const { count, keys } = touchesOf(db, name);
-    const known = memo.get(db);
-    if (known && known.count === count) return known.rows;
-    const written = known ? keys.slice(Math.max(0, keys.length - (count - known.count))) : [];
-    const patchable = known !== undefined && count - known.count === written.length && !written.includes(null);
-    if (!patchable) {
-      const rows = read(db);
-      memo.set(db, { count, rows, byKey: null });
-      return rows;
+  type Begun = { count: number; rows: Split<N>; rest: Generator<RowOf<N>[]> };
+  const begun = new WeakMap<Db, Begun>();
+  const reader = (db: Db): Split<N> => {
+    const known = patchable(db);
+    if (!known) {
+      while (!readOn(db));
+      return memo.get(db)!.rows;
     }
+    const { count } = touchesOf(db, name);
+    if (known.count === count) return known.rows;
+    const written = writtenSince(db, known);
     // made with the first change: a garden that is only read needs none
     known.byKey ??= new Map([...known.rows.fit, ...known.rows.unfit].map((row) => [row[key], row]));
     known.rows = patched(db, known.rows, known.byKey, new Set(written as string[]));
     known.count = count;
     return known.rows;
   };
+  const only = (db: Db, ...any: SQL[]) =>
+    read
+      .where(db, ...any)
+      .filter(isFit)
+      .sort(compare);
+  return Object.assign(reader, { isRead: (db: Db) => patchable(db) !== null, readOn, only });
 
-  function read(db: Db): Split<N> {
+  function writtenSince(db: Db, known: Kept): (string | null)[] {
+    const { count, keys } = touchesOf(db, name);
+    return keys.slice(Math.max(0, keys.length - (count - known.count)));
+  }
+
+  /** The rows in memory, where it is known of each that was written since which it is. */
+  function patchable(db: Db): Kept | null {
+    noticeOthers(db);
+    const known = memo.get(db);
+    if (!known) return null;
+    const written = writtenSince(db, known);
+    return touchesOf(db, name).count - known.count === written.length && !written.includes(null) ? known : null;
+  }
+
+  function readOn(db: Db): boolean {
+    if (patchable(db)) return true;
+    const { count } = touchesOf(db, name);
+    const before = begun.get(db);
+    // what was written in between may lie in a portion that is read already
+    const now = before?.count === count ? before : { count, rows: { fit: [], unfit: [] }, rest: read.portions(db) };
+    begun.set(db, now);
+    const { value, done } = now.rest.next();
+    for (const row of value ?? []) (isFit(row) ? now.rows.fit : now.rows.unfit).push(row);
+    if (!done) return false;
     // as they lie they are nearly in order, which sorts faster here than in the database
-    const all = allRows<RowOf<N>>(db, SQL_TABLES[name] as SQLiteTable).sort(compare);
-    const unfit = all.filter((row) => !isFit(row));
-    return { fit: unfit.length === 0 ? all : all.filter(isFit), unfit };
+    now.rows.fit.sort(compare);
+    now.rows.unfit.sort(compare);
+    memo.set(db, { count, rows: now.rows, byKey: null });
+    begun.delete(db);
+    return true;
   }
 
   /** The lists with the changed rows put in the place of what they were; the lists before are left as they were. */

@@ -1,11 +1,14 @@
-import { desc } from "drizzle-orm";
+import { count, desc, gte, inArray, isNotNull } from "drizzle-orm";
+import { addDays } from "#core/calendar/day";
 import type { Window } from "#core/calendar/windows";
 import { localTimeOf } from "#core/calendar/zone";
 import { type Garden, newGarden } from "#core/garden/garden";
 import type { Place } from "#core/household/place";
+import { pickOfLot } from "#core/keeping/lot";
 import type { Snapshot } from "#core/snapshot";
 import type { Forecast } from "#core/weather/daily";
-import type { Container } from "#core/weighing/pick";
+import type { Picked } from "#core/weighing/by-planting";
+import type { Container, PickRecord } from "#core/weighing/pick";
 import { cachedRead, rows, split } from "./cached";
 import { change, type TableName } from "./change";
 import { listOwnCrops } from "./handbook";
@@ -81,7 +84,7 @@ export function snapshotOf(db: Db): Snapshot {
   if (unfit.length === 0) return all;
   // with a planting that is set aside goes all that was noted of it
   const gone = new Set(unfit.map((p) => p.id));
-  const kept = <T extends { plantingId: string | null }>(rows: T[]): T[] =>
+  const kept = <T extends { plantingId: string | null }>(rows: readonly T[]): T[] =>
     rows.filter((r) => r.plantingId === null || !gone.has(r.plantingId));
   return {
     ...all,
@@ -94,50 +97,88 @@ export function snapshotOf(db: Db): Snapshot {
   };
 }
 
-const rowsOf = (db: Db): Snapshot => ({
-  garden: gardenOf(db),
-  beds: beds(db),
-  plantings: plantings(db).fit,
-  checks: checks(db).fit,
-  picks: picks(db).fit,
-  windows: listWindows(db),
-  trips: trips(db).fit,
-  datedWindows: datedWindows(db).fit,
-  containers: listContainers(db),
-  tastes: tastes(db),
-  places: listPlaces(db),
-  treatments: treatments(db).fit,
-  pickWishes: pickWishes(db).fit,
-  placeReadings: placeReadings(db).fit,
-  lotEvents: lotEvents(db).fit,
-  lessons: lessons(db).fit,
-  bedLosses: bedLosses(db).fit,
-  ticks: ticks(db).fit,
-  ownJobs: ownJobs(db).fit,
-  jobMarks: jobMarks(db).fit,
-  dishes: dishes(db),
-  seedLots: seedLots(db),
-  planned: planned(db).fit,
-  weighings: weighings(db).fit,
-  weather: stationRecord(db).fit,
-  forecast: forecastInForce(db),
-  ownCrops: listOwnCrops(db),
-  forecasts: keptForecasts(db),
-  bedReadings: bedReadings(db).fit,
-  covers: covers(db).fit,
-});
+/** More picks than these are read after the first page has been drawn, or when somebody asks for them. */
+const READ_AT_ONCE = 10_000;
+/** So far back everything is at hand: whatever is still eaten, and with what this season is compared day by day, days. */
+const AT_HAND_DAYS = 760;
+
+const howMany = (db: Db): number => db.select({ picks: count() }).from(t.picks).get()!.picks;
+
+/** Reads a portion of a log that still lies unread; true when there is nothing left to be read. */
+export const readLogOn = (db: Db): boolean => picks.readOn(db);
+
+/** The picks of a garden. Of a long log those at hand are read first, and the rest when somebody asks for all of it. */
+function picked(db: Db): Picked {
+  const known = picks.isRead(db) || howMany(db) <= READ_AT_ONCE ? picks(db).fit : null;
+  if (known) return { picks: known };
+  const since = addDays(nowAt(gardenOf(db)).slice(0, 10), -AT_HAND_DAYS);
+  const open = plantings(db).fit.filter((p) => p.endedOn === null || p.endedOn >= since);
+  const ids = open.map((p) => p.id);
+  const told = lotEvents(db).fit.flatMap((e) => [e.lotId, e.toLot ?? e.lotId].map(pickOfLot));
+  const atHand = picks.only(
+    db,
+    ...[gte(t.picks.at, since), inArray(t.picks.plantingId, ids), isNotNull(t.picks.againG), inArray(t.picks.id, told)],
+  );
+  let all: PickRecord[] | null = null;
+  return {
+    get picks() {
+      all ??= picks(db).fit;
+      return all;
+    },
+    get atHand() {
+      return all || picks.isRead(db) ? undefined : { picks: atHand, since, of: new Set(ids) };
+    },
+  };
+}
+
+/** The picks are asked for through what `picked` gives, so it is not copied: that would ask for all of them. */
+const rowsOf = (db: Db): Snapshot =>
+  Object.assign(picked(db), {
+    garden: gardenOf(db),
+    beds: beds(db),
+    plantings: plantings(db).fit,
+    checks: checks(db).fit,
+    windows: listWindows(db),
+    trips: trips(db).fit,
+    datedWindows: datedWindows(db).fit,
+    containers: listContainers(db),
+    tastes: tastes(db),
+    places: listPlaces(db),
+    treatments: treatments(db).fit,
+    pickWishes: pickWishes(db).fit,
+    placeReadings: placeReadings(db).fit,
+    lotEvents: lotEvents(db).fit,
+    lessons: lessons(db).fit,
+    bedLosses: bedLosses(db).fit,
+    ticks: ticks(db).fit,
+    ownJobs: ownJobs(db).fit,
+    jobMarks: jobMarks(db).fit,
+    dishes: dishes(db),
+    seedLots: seedLots(db),
+    planned: planned(db).fit,
+    weighings: weighings(db).fit,
+    weather: stationRecord(db).fit,
+    forecast: forecastInForce(db),
+    ownCrops: listOwnCrops(db),
+    forecasts: keptForecasts(db),
+    bedReadings: bedReadings(db).fit,
+    covers: covers(db).fit,
+  });
 
 /** A row that is left out because of a date that cannot be, with the page on which it can be mended. */
 export type SetAside = { what: string; date: string; to: string };
 
-/** Plantings, looks, picks and trips that are set aside; every page but theirs goes on without them. */
+/**
+ * Plantings, looks, picks and trips that are set aside; every page but theirs goes on without them. Those of a long log
+ * are named once it is read.
+ */
 export function listSetAside(db: Db): SetAside[] {
   const aside = <T extends { id: string }>(rows: readonly T[], what: string, to: (row: T) => string): SetAside[] =>
     rows.map((row) => ({ what, date: impossibleDate(row) ?? "", to: to(row) }));
   return [
     ...aside(plantings(db).unfit, "planting", (p) => `/plot/plantings/${p.id}`),
     ...aside(checks(db).unfit, "look", (c) => `/looks/${c.id}`),
-    ...aside(picks(db).unfit, "pick", (p) => `/picks/${p.id}`),
+    ...aside(picks.isRead(db) ? picks(db).unfit : [], "pick", (p) => `/picks/${p.id}`),
     ...aside(trips(db).unfit, "trip", () => "/settings#trips"),
   ];
 }

@@ -9,6 +9,7 @@ import { M_PER_FOOT } from "#core/units/constants";
 import { sayMass, type UnitSystem } from "#core/units/mass";
 import { type Coins, nearestObject } from "#core/units/reference-objects";
 import { sayLength, sayTemp } from "#core/units/say";
+import { weighedAgain } from "#core/weighing/by-planting";
 import { learnedOf } from "#core/weighing/learned";
 import { gardenOf } from "#db/garden";
 import { lessonsOfCrop } from "../lessons/learned.server";
@@ -44,7 +45,7 @@ export function loader({ params }: Route.LoaderArgs) {
     lessons: lessonsOfCrop(gardenNow(), crop.id),
     learned: learnedOf(
       plain,
-      snapshot.picks.filter((p) => p.againG !== null && plantings.has(p.plantingId)),
+      weighedAgain(snapshot).filter((p) => plantings.has(p.plantingId)),
       weighings,
     ),
   };

@@ -4,7 +4,7 @@ import { type Place, sayRoom } from "#core/household/place";
 import { PLACE_WORDS } from "#core/household/words";
 import { CURES_ABOVE_C, curingOf } from "#core/keeping/curing";
 import { dishesFor } from "#core/keeping/dishes";
-import { type Lot, lotsNow, piecesLeft, placeOf, soundOn } from "#core/keeping/lot";
+import { type Lot, lotsNow, pickOfLot, piecesLeft, placeOf, soundOn } from "#core/keeping/lot";
 import { saidAir } from "#core/keeping/place-air";
 import { replantNeeds } from "#core/keeping/replant";
 import { seedsOf } from "#core/keeping/seeds";
@@ -310,7 +310,7 @@ export function findLot(d: GardenNow, id: string): { lot: Lot; crop: Crop; stock
 
 /** A lot of a pick that is long gone, and that nothing was written down about. */
 function lotOfOld({ snapshot }: GardenNow, id: string): Lot | undefined {
-  const pickId = id.split(".")[0];
+  const pickId = pickOfLot(id);
   const entry = loggedPicks(snapshot).find((e) => e.pick.id === pickId);
   const plantings = new Map(snapshot.plantings.map((p) => [p.id, p]));
   return entry && lotsNow(seedsOf([entry], plantings, bookOf(snapshot), snapshot.places), snapshot.lotEvents).get(id);

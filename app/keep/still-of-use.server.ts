@@ -6,7 +6,7 @@ import { firstFrom } from "#core/weighing/by-planting";
 import { isCrop, type Way } from "#core/weighing/pick";
 import type { LoggedPick } from "#core/weighing/pick-log";
 import { bookOf } from "#core/weighing/taught-book";
-import { loggedPicks } from "../picks/picks.server";
+import { loggedInHouse } from "../picks/picks.server";
 
 /** A note that sets something aside for the next planting. */
 export const FOR_PLANTING = /planting|for seed/i;
@@ -35,7 +35,7 @@ export function stillOfUse(snapshot: Snapshot, today: string): LoggedPick[] {
     e.pick.grade === "seed" ||
     FOR_PLANTING.test(e.pick.note) ||
     e.pick.sorted.some((x) => x.grade === "seed" || FOR_PLANTING.test(x.note));
-  const all = loggedPicks(snapshot);
+  const all = loggedInHouse(snapshot, oldest);
   return all
     .slice(firstFrom(all, addDays(today, -2 * TOLD_DAYS)))
     .filter(

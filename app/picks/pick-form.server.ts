@@ -8,10 +8,10 @@ import { techniqueFor } from "#core/handbook/technique";
 import { clearedByRow, wayOf } from "#core/planting/way";
 import type { Snapshot } from "#core/snapshot";
 import { bulkOf, containerMeasures } from "#core/weighing/bulk";
-import { picksOf } from "#core/weighing/by-planting";
+import { picksLately, picksOf, weighedAgain } from "#core/weighing/by-planting";
 import { learnedOf } from "#core/weighing/learned";
 import { netOf } from "#core/weighing/net";
-import { type Container, gradesFor, isCrop, type PickRecord } from "#core/weighing/pick";
+import { type Container, gradesFor, isCrop } from "#core/weighing/pick";
 import { listContainers, listPeople } from "#db/garden";
 import { findPick } from "#db/work";
 import { techniqueOf } from "../handbook/technique.server";
@@ -22,9 +22,9 @@ import { db, type GardenNow, handbook } from "../server/garden-now.server";
 const LATELY_PICKS = 60;
 
 /** The garden's containers, those first that have stood on the scale most lately. */
-function containersByUse(picks: readonly PickRecord[]): (Container & { used: number })[] {
+function containersByUse(snapshot: Snapshot): (Container & { used: number })[] {
   const used = new Map<string, number>();
-  for (const { tare } of picks.slice(-LATELY_PICKS))
+  for (const { tare } of picksLately(snapshot, LATELY_PICKS))
     for (const { name } of tare) used.set(name, (used.get(name) ?? 0) + 1);
   return listContainers(db())
     .map((c) => ({ ...c, used: used.get(c.name) ?? 0 }))
@@ -57,7 +57,7 @@ export function pickFormData(
     .filter((p) => (p.endedOn === null && p.startedOn <= d.today) || p.id === pick?.plantingId || p.id === plantingId)
     .map((p) => {
       const crop = book.of(p.cropId);
-      const before = picksOf(snapshot.picks, p.id)
+      const before = picksOf(snapshot, p.id)
         .filter((x) => x.id !== pick?.id && isCrop(x))
         .map((x) => netOf(x, crop.topsShare, crop.yield.pieceG).netG);
       return {
@@ -76,7 +76,7 @@ export function pickFormData(
     plantings,
     plantingId: pick?.plantingId ?? plantingId ?? plantings[0]?.id ?? "",
     roundId: pick?.roundId ?? roundId,
-    containers: containersByUse(snapshot.picks),
+    containers: containersByUse(snapshot),
     people: listPeople(db()).map((p) => p.name),
     now: d.now,
     units: snapshot.garden.units,
@@ -106,7 +106,7 @@ function dryingOf(snapshot: Snapshot, crop: Crop) {
   const ids = new Set(snapshot.plantings.filter((p) => p.cropId === crop.id).map((p) => p.id));
   return learnedOf(
     crop,
-    [...ids].flatMap((id) => picksOf(snapshot.picks, id)),
+    weighedAgain(snapshot).filter((p) => ids.has(p.plantingId)),
     [],
   ).drying;
 }

@@ -1,3 +1,4 @@
+import type { Day } from "#core/calendar/day";
 import type { Snapshot } from "#core/snapshot";
 import type { PickRecord } from "#core/weighing/pick";
 import { GROUPS, type GroupBy, type LoggedPick, logged, picksIn, type Totals, totalsOf } from "#core/weighing/pick-log";
@@ -16,10 +17,12 @@ type Log = {
   /** crops and people it can be asked for, and what all of it comes to; worked out when first asked for */
   asked: () => { crops: (readonly [string, string])[]; people: string[]; totals: Totals };
 };
-let last: { snapshot: Snapshot; log: Log } | null = null;
+let last: { snapshot: Snapshot; picks: readonly PickRecord[]; log: Log } | null = null;
 /** The log of a garden; after a change only the picks that are new, or named otherwise, are reckoned again. */
-export function logOf(snapshot: Snapshot): Log {
-  if (last?.snapshot === snapshot) return last.log;
+export const logOf = (snapshot: Snapshot): Log => logOfThese(snapshot, snapshot.picks);
+
+function logOfThese(snapshot: Snapshot, picks: readonly PickRecord[]): Log {
+  if (last?.snapshot === snapshot && last.picks === picks) return last.log;
   const bedName = new Map(snapshot.beds.map((b) => [b.id, b.name]));
   const book = bookOf(snapshot);
   const plantings = new Map(
@@ -37,14 +40,14 @@ export function logOf(snapshot: Snapshot): Log {
     return p ? [logged(pick, p.planting, p.crop, p.bed)] : [];
   };
   const renamed = new Set([...of.keys()].filter((id) => before?.of.get(id) !== of.get(id)));
-  const entries = before ? patched(before.entries, snapshot.picks, fresh, renamed) : snapshot.picks.flatMap(fresh);
+  const entries = before ? patched(before.entries, picks, fresh, renamed) : picks.flatMap(fresh);
   let known: ReturnType<Log["asked"]> | undefined;
   const asked = () => {
     known ??= { ...askable(entries), totals: totalsOf(entries) };
     return known;
   };
   const log: Log = { entries, of, years: yearsOf(entries), asked };
-  last = { snapshot, log };
+  last = { snapshot, picks, log };
   return log;
 }
 
@@ -129,6 +132,15 @@ function askable(entries: readonly LoggedPick[]) {
 
 /** Every pick of a garden in the order of time, named and reckoned. */
 export const loggedPicks = (snapshot: Snapshot): LoggedPick[] => logOf(snapshot).entries;
+
+/**
+ * Picks of which something may be in the house, named and reckoned, with others among them: all since a day at least, and
+ * those of whose lots something is written down.
+ */
+export function loggedInHouse(snapshot: Snapshot, since: Day): LoggedPick[] {
+  const { atHand } = snapshot;
+  return logOfThese(snapshot, atHand && atHand.since <= since ? atHand.picks : snapshot.picks).entries;
+}
 
 /** The picks of one planting. */
 export const entriesOf = (all: readonly LoggedPick[], plantingId: string): LoggedPick[] =>

@@ -9,6 +9,7 @@ import { type PlannedRound, roundsOf, scheduleOf } from "#core/planning/rounds/r
 import { outcomeOf, type Schedule } from "#core/planning/solver/optimise";
 import { arcsOf } from "#core/planning/solver/paths";
 import { sayChanges, sayUnmet, withReasons } from "#core/planning/words";
+import { picksSince } from "#core/weighing/by-planting";
 import { newId, revision } from "#db/change";
 import { forecastInForce } from "#db/garden";
 import { findPlanNote, listRounds, type RoundWithLines, replacePlan } from "#db/work";
@@ -94,10 +95,14 @@ async function planned(): Promise<() => string | null> {
   return () => replacePlan(db(), rounds, note, d.now, words);
 }
 
+/** A pick is logged for a round before its day at most so early, days. */
+const EARLY_DAYS = 30;
+
 /** Rounds of the past week that were planned and brought nothing, newest last. */
 export const missed = (d: GardenNow): RoundWithLines[] => {
   const since = addDays(d.today, -7);
-  return missedRounds(listRounds(db()), d.snapshot.picks, d.now).filter((r) => r.day >= since) as RoundWithLines[];
+  const rounds = listRounds(db()).filter((r) => r.day >= since);
+  return missedRounds(rounds, picksSince(d.snapshot, addDays(since, -EARLY_DAYS)), d.now) as RoundWithLines[];
 };
 
 /** Saves rounds after a hand move: every line's figures and reasons are worked out again for the new hours. */

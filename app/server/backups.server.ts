@@ -1,6 +1,7 @@
 import { sayDay, sayNear } from "#core/calendar/day";
 import { plantingName } from "#core/garden/name";
 import { sayMass } from "#core/units/mass";
+import type { Picked } from "#core/weighing/by-planting";
 import { netOf } from "#core/weighing/net";
 import { type Backup, listMade, machineTime } from "#db/backups";
 import type { Archive } from "#formats/archive";
@@ -68,7 +69,7 @@ export async function lookInside(d: GardenNow, name: string) {
   };
 }
 
-type Logged = Pick<Archive, "picks" | "plantings">;
+type Logged = Pick<Archive, "plantings"> & Picked;
 const MOST_SHOWN = 12;
 
 /** Picks that one garden has and the other has not, or has otherwise, the latest first. */

@@ -8,10 +8,11 @@ import { problemOf } from "#core/planning/question/question";
 import type { Snapshot } from "#core/snapshot";
 import { bookOf } from "#core/weighing/taught-book";
 import { revision } from "#db/change";
-import { nowAt, snapshotOf } from "#db/garden";
+import { nowAt, readLogOn, snapshotOf } from "#db/garden";
 import { type Db, openGarden } from "#db/open";
 
-const holder = globalThis as { akmedonDb?: Db };
+/** Held for all of the process: what serves the pages has the rest of a long log read while nobody waits for one. */
+const holder = globalThis as { akmedonDb?: Db; akmedonReadOn?: (() => boolean) | undefined };
 
 /** The folder of the garden that this process serves: AKMEDON_DATA. */
 export const dataDir = (): string => process.env.AKMEDON_DATA ?? join(process.cwd(), "data", "garden");
@@ -51,7 +52,17 @@ function judged(open: Db): GardenNow {
   const now = nowAt(snapshot.garden);
   const outlook = outlookOf(snapshot, now, true, false, memory);
   memo = { key: keyAt(open, now), now: { snapshot, outlook, now, today: now.slice(0, 10) } };
+  if (snapshot.atHand) holder.akmedonReadOn ??= () => readOn(open);
   return memo.now;
+}
+
+/** Reads a portion of a log that lies unread; true when there is nothing left of it. */
+function readOn(open: Db): boolean {
+  if (!readLogOn(open)) return false;
+  holder.akmedonReadOn = undefined;
+  // what was told of the log so far, as the picks that are set aside, was told of what was at hand
+  judged(open);
+  return true;
 }
 
 const othersTurn = () => new Promise<void>((resolve) => setTimeout(resolve, 0));
@@ -64,6 +75,8 @@ const PORTIONS = 4;
  * (`exclusively`).
  */
 export async function settled<T>(write: () => Promise<T>): Promise<T> {
+  // what is shown meanwhile is all of it as it was
+  void memo?.now.snapshot.picks;
   unsettled = true;
   try {
     const done = await write();

@@ -1,3 +1,4 @@
+import { INTENT } from "@conform-to/dom";
 import { getFormProps, useForm } from "@conform-to/react";
 import { parseWithZod } from "@conform-to/zod/v4";
 import { type ReactNode, useId, useMemo, useRef, useState } from "react";
@@ -55,12 +56,26 @@ export function CheckedForm({ schema, faults, patient = NONE, children, ...rest 
   const [shown, hold] = useHeld(useMemo(() => ({ errors, refused }), [errors, refused]));
   return (
     <CheckedContext value={shown}>
-      <Form {...rest} {...getFormProps(form)} onPointerDown={hold}>
+      <Form {...rest} {...getFormProps(form)} ref={sendOnlyWhenPressed} onPointerDown={hold}>
         {children}
       </Form>
     </CheckedContext>
   );
 }
+
+/**
+ * Conform looks at a field by asking the form to be submitted, and stops that in React. While React redraws it hears
+ * nothing: a focused field that the redraw takes away is left, and the form would really be sent. So the form stops
+ * what Conform asks itself.
+ */
+const sendOnlyWhenPressed = (form: HTMLFormElement | null) => {
+  if (!form) return;
+  const stop = (event: SubmitEvent) => {
+    if (event.submitter?.getAttribute("name") === INTENT) event.preventDefault();
+  };
+  form.addEventListener("submit", stop);
+  return () => form.removeEventListener("submit", stop);
+};
 
 /** A press that ends without a click, as one that turns into scrolling, is over after so long, ms. */
 const PRESS_MS = 400;

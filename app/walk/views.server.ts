@@ -37,7 +37,7 @@ export function judgementView(p: PlantingOutlook, today: string, units: UnitSyst
 export function pickTotals(snapshot: Snapshot, planting: Planting) {
   const crop = bookOf(snapshot).of(planting.cropId);
   const { units } = snapshot.garden;
-  const nets = picksOf(snapshot.picks, planting.id).map((p) => ({
+  const nets = picksOf(snapshot, planting.id).map((p) => ({
     pick: p,
     net: netOf(p, crop.topsShare, crop.yield.pieceG),
   }));
@@ -76,7 +76,7 @@ export function windowsView(p: PlantingOutlook, snapshot: Snapshot, today: strin
   const begun = begunOn(p, today);
   const window = readyWindow(p.planting, p.crop, begun);
   const likely = likelyWindow(p.judgement);
-  const first = picksOf(snapshot.picks, p.planting.id)
+  const first = picksOf(snapshot, p.planting.id)
     .filter((x) => isCrop(x) && x.purpose === "harvest" && x.at.slice(0, 10) >= begun)
     .map((x) => x.at.slice(0, 10))
     .sort()[0];

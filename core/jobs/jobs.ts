@@ -40,7 +40,7 @@ export function jobsOf(
     const life: Life = {
       ...{ p, today, latitudeDeg, frosts },
       checks: (looks.get(p.planting.id) ?? []).filter((c) => season(c.at.slice(0, 10))),
-      picks: picksOf(snapshot.picks, p.planting.id)
+      picks: picksOf(snapshot, p.planting.id)
         .filter((x) => isCrop(x) && x.purpose === "harvest")
         .map((x) => x.at.slice(0, 10))
         .filter((day) => season(day) && day <= today)

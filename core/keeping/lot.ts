@@ -58,6 +58,9 @@ export const lotEventSchema = z
   });
 export type LotEvent = z.infer<typeof lotEventSchema>;
 
+/** The pick that a lot is of, by their ids: what was set apart from a lot carries its id on. */
+export const pickOfLot = (lotId: string): string => lotId.split(".")[0]!;
+
 /** A part of a pick as the fold begins with it: what it is, where it comes from. */
 export type LotSeed = LotPart & {
   /** what of the plant it is: the crop itself, or something that came with it */

@@ -1,7 +1,7 @@
 import { roundMass } from "../units/mass";
 import { isCrop, type Way } from "../weighing/pick";
 import type { LoggedPick } from "../weighing/pick-log";
-import { type LotEvent, type LotSeed, lotsNow } from "./lot";
+import { type LotEvent, type LotSeed, lotsNow, pickOfLot } from "./lot";
 
 /** What became of a crop, g. */
 export type Outcomes = {
@@ -37,7 +37,7 @@ export function outcomesOf(
   events: readonly LotEvent[],
   seedsFor: (entries: readonly LoggedPick[]) => LotSeed[],
 ): Outcomes {
-  const told = new Set(events.flatMap((e) => [e.lotId, e.toLot ?? ""]).map((id) => id.split(".")[0]!));
+  const told = new Set(events.flatMap((e) => [e.lotId, e.toLot ?? ""]).map(pickOfLot));
   const sum = { eatenG: 0, putByG: 0, givenG: 0, animalsG: 0, compostG: 0, lostG: 0, apartG: 0, leftG: 0 };
   const causes = new Map<string, number>();
   const follow: LoggedPick[] = [];

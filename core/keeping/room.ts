@@ -4,17 +4,15 @@ import type { Handbook } from "../handbook/index";
 import { type KeepingFacts, keepingFactsOf } from "../handbook/storage";
 import type { Place } from "../household/place";
 import { bulkOf } from "../weighing/bulk";
-import { picksSince } from "../weighing/by-planting";
-import type { PickRecord } from "../weighing/pick";
+import { type Picked, picksInHouse } from "../weighing/by-planting";
 import { logged } from "../weighing/pick-log";
-import { type Lot, type LotEvent, lotsNow, placeOf } from "./lot";
+import { type Lot, type LotEvent, lotsNow, pickOfLot, placeOf } from "./lot";
 import { seedsOf } from "./seeds";
 import { shareGood } from "./shelf-life";
 
 /** What keeps for less is eaten before it stands in the way of a plan of a fortnight. */
 const STAYS_DAYS = 30;
-type Garden = {
-  picks: readonly PickRecord[];
+type Garden = Picked & {
   plantings: readonly Planting[];
   places: readonly Place[];
   lotEvents: readonly LotEvent[];
@@ -27,7 +25,7 @@ const OLDEST_DAYS = 400;
 export const TOLD_DAYS = 800;
 /** Picks of whose lots something was written down since a day. */
 export const toldOf = (events: readonly LotEvent[], since: Day): Set<string> =>
-  new Set(events.flatMap((e) => (e.at >= since ? [e.lotId.split(".")[0]!] : [])));
+  new Set(events.flatMap((e) => (e.at >= since ? [pickOfLot(e.lotId)] : [])));
 
 /**
  * The places with the room that lots take which lie there, said so or by default, and which stay: what is eaten from the
@@ -43,7 +41,7 @@ export function placesWithLots(garden: Garden, book: Handbook, today: Day): Plac
     factsBy.set(cropId, facts);
     return facts;
   };
-  const entries = picksSince(garden.picks, addDays(today, -2 * TOLD_DAYS)).flatMap((pick) => {
+  const entries = picksInHouse(garden, addDays(today, -2 * TOLD_DAYS), since).flatMap((pick) => {
     if (pick.at < since && !told.has(pick.id)) return [];
     const planting = plantings.get(pick.plantingId);
     return planting && (told.has(pick.id) || mayLieThere(factsOf(planting.cropId), pick.at, today))

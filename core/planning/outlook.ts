@@ -16,9 +16,9 @@ import type { BedReading, CoverNight } from "../weather/bed-offset";
 import { type Climate, climateOf } from "../weather/climate";
 import type { Forecast, WeatherDay } from "../weather/daily";
 import { type Hazard, hazardsOf } from "../weather/hazards";
-import { picksOf } from "../weighing/by-planting";
+import { type Picked, picksOf } from "../weighing/by-planting";
 import type { Weighing } from "../weighing/learned";
-import type { Container, PickRecord } from "../weighing/pick";
+import type { Container } from "../weighing/pick";
 import { bookOf } from "../weighing/taught-book";
 import { type DayAhead, type GardenWeather, gardenWeather, groupBy, WEATHER_SOURCES } from "./garden-weather";
 import { Memory } from "./memory";
@@ -29,12 +29,11 @@ import type { PickWish } from "./question/wish";
 export type { PlantingOutlook } from "./planting-outlook";
 
 /** What judging and planning read of a garden; with what is kept beside it: `core/snapshot.ts`. */
-export type GrowingGarden = {
+export type GrowingGarden = Picked & {
   garden: Garden;
   beds: Bed[];
   plantings: Planting[];
   checks: Check[];
-  picks: PickRecord[];
   windows: Window[];
   trips: Trip[];
   /** the station's record */
@@ -97,7 +96,7 @@ export function outlookOf(
   const book = bookOf(snapshot);
   const begins = (p: Planting) => {
     const crop = book.of(p.cropId);
-    const days = crop.days.yearly ? picksOf(snapshot.picks, p.id).map((x) => x.at.slice(0, 10)) : [];
+    const days = crop.days.yearly ? picksOf(snapshot, p.id).map((x) => x.at.slice(0, 10)) : [];
     const own = ownShift(crop, days, today, garden.latitudeDeg, climate);
     return clockStart(p, crop, today, garden.latitudeDeg, climate, own);
   };
@@ -121,7 +120,7 @@ export function outlookOf(
       planting,
       crop,
       checks: checksOf.get(planting.id) ?? [],
-      picks: picksOf(snapshot.picks, planting.id),
+      picks: picksOf(snapshot, planting.id),
       season: begins(planting),
       ...here,
       lately,

@@ -132,9 +132,9 @@ const OTHER_SIDE = 0.3;
  */
 function decide(stage: Stage, evidence: readonly Evidence[]): void {
   const decisive = evidence.filter((e) => e.cue.role === "decisive" && e.discounted === null);
-  if (decisive.length === 0) return;
   const yes = decisive.every((e) => e.means === "right" || e.means === "past");
   const no = decisive.every((e) => e.means === "short" || e.means === "nearly");
+  // they say both, or there are none, of which all is true
   if (yes === no) return;
   let total = 0;
   for (let i = 0; i < CELLS; i++) {

@@ -130,6 +130,14 @@ describe("growth in words", () => {
 
     expect(of(slower, [45, 60], fruit) > of(crop, [45, 60], fruit)).toBe(true);
   });
+  it("a fruit may grow by three tenths beyond what is too old", () => {
+    const length = crop.cues.find((c) => c.id === "length")!;
+    if (length.kind !== "measure") throw new Error("a length is measured");
+    const nearlyOld = { ...length, marks: { ...length.marks, past: 1.1 * length.marks.ready } };
+    const strict = { ...crop, cues: [nearlyOld] };
+    const towards = { ...p, crop: strict, school: { ...p.school, cues: {} } };
+    expect(growthAhead(towards, looks, "2026-07-22")).not.toBeNull();
+  });
   it("is silent after one measurement, or once the size wanted is there", () => {
     expect(growthAhead(p, looks.slice(0, 1), "2026-07-22")).toBeNull();
     const grown = [...looks, check("2026-07-25", [{ cueId: "length", value: 230 }], { id: "third" })];

@@ -30,9 +30,9 @@ describe("picks sorted out by planting", () => {
           list = inOrder(list);
           if (n % everyNth > 0) continue;
           for (let t = 0; t < 6; t++)
-            expect(picksOf(list, `t${t}`)).toEqual(list.filter((p) => p.plantingId === `t${t}`));
-          expect(weighedAgain(list)).toEqual(list.filter((p) => p.againG !== null));
-          expect(picksSince(list, "2026-06-01")).toEqual(list.filter((p) => p.at >= "2026-06-01"));
+            expect(picksOf({ picks: list }, `t${t}`)).toEqual(list.filter((p) => p.plantingId === `t${t}`));
+          expect(weighedAgain({ picks: list })).toEqual(list.filter((p) => p.againG !== null));
+          expect(picksSince({ picks: list }, "2026-06-01")).toEqual(list.filter((p) => p.at >= "2026-06-01"));
         }
       }),
       { numRuns: 60 },
@@ -40,8 +40,8 @@ describe("picks sorted out by planting", () => {
   });
   it("in a list of no order keep its order", () => {
     const list = [pick(1, 9, 1), pick(2, 3, 1), pick(3, 5, 2)];
-    expect(picksOf(list, "t1").map((p) => p.id)).toEqual(["p0001", "p0002"]);
-    expect(picksSince(list, "2026-05-01").map((p) => p.id)).toEqual(["p0001", "p0003"]);
-    expect(picksOf([...list].reverse(), "t1").map((p) => p.id)).toEqual(["p0002", "p0001"]);
+    expect(picksOf({ picks: list }, "t1").map((p) => p.id)).toEqual(["p0001", "p0002"]);
+    expect(picksSince({ picks: list }, "2026-05-01").map((p) => p.id)).toEqual(["p0001", "p0003"]);
+    expect(picksOf({ picks: [...list].reverse() }, "t1").map((p) => p.id)).toEqual(["p0002", "p0001"]);
   });
 });

@@ -1,4 +1,23 @@
+import type { Day } from "../calendar/day";
 import type { PickRecord } from "./pick";
+
+/** The picks of a garden: all of them, or those at hand while a log of many seasons still lies unread. */
+export type Picked = {
+  /** every pick; asking for them may mean reading them */
+  readonly picks: readonly PickRecord[];
+  /** undefined: all are read */
+  readonly atHand?: PicksAtHand | undefined;
+};
+
+/** What judging, planning and keeping ask of a log: few of its picks belong to what grows, or may still be in the house. */
+export type PicksAtHand = {
+  /** with every pick that stood on the scale twice, and every one of whose lots something is written down */
+  picks: readonly PickRecord[];
+  /** every pick from this day on is among them */
+  since: Day;
+  /** every pick of these plantings is among them */
+  of: ReadonlySet<string>;
+};
 
 /** What a list of picks is asked for again and again. */
 type PickIndex = {
@@ -75,16 +94,34 @@ function patched(old: PickIndex, picks: readonly PickRecord[]): PickIndex | null
 }
 
 /** The picks of one planting, in the order of the list; the list is sorted out once, however often it is asked. */
-export const picksOf = (picks: readonly PickRecord[], plantingId: string): readonly PickRecord[] =>
-  indexOf(picks).by.get(plantingId) ?? NONE;
+export const picksOf = (garden: Picked, plantingId: string): readonly PickRecord[] => {
+  const { atHand } = garden;
+  return indexOf(atHand?.of.has(plantingId) ? atHand.picks : garden.picks).by.get(plantingId) ?? NONE;
+};
 
 /** Picks that stood on the scale twice. */
-export const weighedAgain = (picks: readonly PickRecord[]): readonly PickRecord[] => indexOf(picks).again;
+export const weighedAgain = (garden: Picked): readonly PickRecord[] => indexOf((garden.atHand ?? garden).picks).again;
 
 /** Picks from a moment on, in the order of the list. @param at local time, or a day */
-export function picksSince(picks: readonly PickRecord[], at: string): readonly PickRecord[] {
-  return indexOf(picks).inTime ? picks.slice(firstFrom(picks, at)) : picks.filter((p) => p.at >= at);
+export const picksSince = (garden: Picked, at: string): readonly PickRecord[] =>
+  since(garden.atHand && garden.atHand.since <= at ? garden.atHand.picks : garden.picks, at);
+
+/**
+ * Picks of which something may be in the house: those from a moment on, and of those older, from `at` on, at least the
+ * ones of whose lots something is written down.
+ * @param at local time, or a day @param all from when on every pick is wanted
+ */
+export const picksInHouse = (garden: Picked, at: string, all: string): readonly PickRecord[] =>
+  since(garden.atHand && garden.atHand.since <= all ? garden.atHand.picks : garden.picks, at);
+
+/** The latest picks, at most so many. */
+export function picksLately(garden: Picked, count: number): readonly PickRecord[] {
+  const recent = garden.atHand ? since(garden.atHand.picks, garden.atHand.since) : [];
+  return (recent.length >= count ? recent : garden.picks).slice(-count);
 }
+
+const since = (picks: readonly PickRecord[], at: string): readonly PickRecord[] =>
+  indexOf(picks).inTime ? picks.slice(firstFrom(picks, at)) : picks.filter((p) => p.at >= at);
 
 /** Index of the first of some rows in the order of time that is not before a moment. */
 export function firstFrom(rows: readonly { at: string }[], at: string): number {

@@ -349,10 +349,10 @@ describe("picks from a moment on", () => {
     ["2026-09-03T10:01", 1],
     ["2026-09-09", 0],
   ])("%s: the last %s", (from, n) => {
-    expect(picksSince(list, from)).toEqual(list.slice(4 - n));
+    expect(picksSince({ picks: list }, from)).toEqual(list.slice(4 - n));
     expect(firstFrom(list, from)).toBe(4 - n);
   });
-  it("of a planting nobody picked from there are none", () => expect(picksOf(list, "nobody")).toEqual([]));
+  it("of a planting nobody picked from there are none", () => expect(picksOf({ picks: list }, "nobody")).toEqual([]));
 });
 
 describe("a scale settles", () => {

@@ -1,7 +1,6 @@
 import { z } from "zod";
 import { isDay } from "../calendar/day";
 import type { Crop } from "../handbook/crop";
-import { weighedAgain } from "./by-planting";
 import { type PickRecord, tareOf } from "./pick";
 
 export const WEIGHED = ["litre", "piece"] as const;
@@ -76,6 +75,7 @@ export function learnedOf(
 /**
  * The handbook's crops with what this garden's scale has taught laid over them: share of tops, weight of a piece and
  * of a litre. Only crops about which something was learned are returned.
+ * @param picks those that stood on the scale twice; others teach nothing
  * @param cropIdOf the crop of a planting
  */
 export function taughtCrops(
@@ -85,7 +85,8 @@ export function taughtCrops(
   cropIdOf: ReadonlyMap<string, string>,
 ): Crop[] {
   const twice = new Map<string, PickRecord[]>();
-  for (const p of weighedAgain(picks)) {
+  for (const p of picks) {
+    if (p.againG === null) continue;
     const id = cropIdOf.get(p.plantingId);
     if (id) twice.set(id, [...(twice.get(id) ?? []), p]);
   }

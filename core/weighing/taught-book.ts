@@ -3,13 +3,12 @@ import type { Crop } from "../handbook/crop";
 import { type Handbook, handbookWith } from "../handbook/index";
 import type { UnitSystem } from "../units/mass";
 import { proseOf } from "../units/prose";
+import { type Picked, weighedAgain } from "./by-planting";
 import { taughtCrops, type Weighing } from "./learned";
-import type { PickRecord } from "./pick";
 
-type Garden = {
+type Garden = Picked & {
   ownCrops: Crop[];
   plantings: Planting[];
-  picks: PickRecord[];
   weighings: Weighing[];
   garden?: { units: UnitSystem };
 };
@@ -21,7 +20,7 @@ export function bookOf(garden: Garden): Handbook {
   if (known) return known;
   const plain = handbookWith(garden.ownCrops);
   const cropIds = new Map(garden.plantings.map((p) => [p.id, p.cropId]));
-  const taught = taughtCrops(plain.all, garden.picks, garden.weighings, cropIds);
+  const taught = taughtCrops(plain.all, weighedAgain(garden), garden.weighings, cropIds);
   const ids = new Set(taught.map((c) => c.id));
   const book =
     taught.length === 0 ? plain : handbookWith([...garden.ownCrops.filter((c) => !ids.has(c.id)), ...taught]);

@@ -137,7 +137,7 @@ function atHome(snapshot: GrowingGarden, outlook: Outlook, tasteOf: (crop: Crop)
   const left = new Map<string, number>();
   const cropOf = new Map(outlook.plantings.map((p) => [p.planting.id, p.crop]));
   const earliest = addDays(outlook.today, -LAST_WEEK);
-  for (const pick of picksSince(snapshot.picks, earliest)) {
+  for (const pick of picksSince(snapshot, earliest)) {
     const ago = daysBetween(pick.at.slice(0, 10), outlook.today);
     const crop = cropOf.get(pick.plantingId);
     if (!crop || ago < 0 || ago > Math.min(LAST_WEEK, crop.after.days[1])) continue;
