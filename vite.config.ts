@@ -28,13 +28,27 @@ const unaskedSchemas = (): Plugin => ({
       : null,
 });
 
+/**
+ * What Zod says of a schema in JSON's own language for schemas: no form asks that. Zod hangs it on every schema, so the
+ * bundler cannot leave it out; its functions stay, with nothing in them.
+ */
+const noJsonSchema = (): Plugin => ({
+  name: "akmedon-no-json-schema",
+  applyToEnvironment: (environment) => environment.name === "client",
+  transform(code, id) {
+    if (!/\/zod\/v4\/core\/(to-json-schema|json-schema-processors)\.js$/.test(id)) return null;
+    const names = [...code.matchAll(/^export (?:function|const) (\w+)/gm)].map(([, name]) => name);
+    return { code: names.map((name) => `export const ${name} = () => undefined;`).join("\n"), map: null };
+  },
+});
+
 /** Native code, and what the command line shares with the pages: of these a process has one copy, their package's own. */
 const SHARED = ["better-sqlite3", "react", "react-dom", "react-router", "pino", "chokidar"];
 
 // bundled with the pages the other packages load in a quarter of the time and half the memory; of icons and languages
 // nobody asks for nothing is loaded
 export default defineConfig(({ command }) => ({
-  plugins: [unaskedSchemas(), reactRouter(), workers()],
+  plugins: [unaskedSchemas(), noJsonSchema(), reactRouter(), workers()],
   ...(command === "build" && { ssr: { noExternal: true, external: SHARED } }),
   build: { sourcemap: false, chunkSizeWarningLimit: 900 },
 }));

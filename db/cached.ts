@@ -110,7 +110,7 @@ export type Reader<N extends TableName> = {
   /** reads a portion, from which the next call goes on; true when there is none left */
   readOn(db: Db): boolean;
   /** the rows of which any of some conditions holds, and no others; they are not kept */
-  only(db: Db, ...any: SQL[]): RowOf<N>[];
+  where(db: Db, ...any: SQL[]): RowOf<N>[];
 };
 
 /**
@@ -141,12 +141,12 @@ export function split<N extends TableName>(name: N, isFit: (row: RowOf<N>) => bo
     known.count = count;
     return known.rows;
   };
-  const only = (db: Db, ...any: SQL[]) =>
+  const where = (db: Db, ...any: SQL[]) =>
     read
       .where(db, ...any)
       .filter(isFit)
       .sort(compare);
-  return Object.assign(reader, { isRead: (db: Db) => patchable(db) !== null, readOn, only });
+  return Object.assign(reader, { isRead: (db: Db) => patchable(db) !== null, readOn, where });
 
   function writtenSince(db: Db, known: Kept): (string | null)[] {
     const { count, keys } = touchesOf(db, name);

@@ -115,7 +115,7 @@ function picked(db: Db): Picked {
   const open = plantings(db).fit.filter((p) => p.endedOn === null || p.endedOn >= since);
   const ids = open.map((p) => p.id);
   const told = lotEvents(db).fit.flatMap((e) => [e.lotId, e.toLot ?? e.lotId].map(pickOfLot));
-  const atHand = picks.only(
+  const atHand = picks.where(
     db,
     ...[gte(t.picks.at, since), inArray(t.picks.plantingId, ids), isNotNull(t.picks.againG), inArray(t.picks.id, told)],
   );

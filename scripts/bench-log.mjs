@@ -83,7 +83,12 @@ async function afterPicks(paths, n) {
   }
   return out;
 }
-const cold = await get("/picks");
+const resident = () =>
+  Number(execFileSync("ps", ["-o", "rss=", "-p", String(server.pid)], { encoding: "utf8" }).trim()) / 1024;
+const cold = await get("/");
+const atFirst = resident();
+// whoever asks for the whole log before it is read has to wait for that
+const coldLog = await get("/picks");
 const rows = [];
 const figures = (list) => {
   const whole = list.map((t) => t.whole);
@@ -168,8 +173,7 @@ const looked = await post("/picks/import", { table, intent: "check", token: "ben
 const brought = await post("/picks/import", { table, intent: "import", token: "bench" });
 busy = false;
 await watching;
-const resident =
-  Number(execFileSync("ps", ["-o", "rss=", "-p", String(server.pid)], { encoding: "utf8" }).trim()) / 1024;
+const afterAll = resident();
 server.kill("SIGTERM");
 
 const lines = [
@@ -183,13 +187,15 @@ const lines = [
   "",
   "| what | measured | aim |",
   "|---|---|---|",
-  `| first page after the start, everything read | ${ms(cold.whole)} ms | |`,
+  `| first page after the start: Today | ${ms(cold.whole)} ms | 1 s |`,
+  `| the log right after it, everything read | ${ms(coldLog.whole)} ms | |`,
+  `| resident after the first page | ${Math.round(atFirst)} MB | |`,
   `| 20,000 rows of CSV looked at | ${ms(looked)} ms | |`,
   `| 20,000 rows of CSV read, checked and written, with their undo | ${ms(brought)} ms | 5 s |`,
   `| different words of progress while both went on | ${steps} | more than one |`,
   `| the whole log as CSV | first byte ${ms(csv.first)} ms, ${(csv.bytes / 1e6).toFixed(1)} MB in ${ms(csv.whole)} ms | streamed |`,
   `| the whole log as JSON | first byte ${ms(json.first)} ms, ${(json.bytes / 1e6).toFixed(1)} MB in ${ms(json.whole)} ms | streamed |`,
-  `| resident after all of it | ${Math.round(resident)} MB | |`,
+  `| resident after all of it | ${Math.round(afterAll)} MB | 400 MB |`,
   "",
 ];
 writeFileSync(join(root, "bench", "log.md"), lines.join("\n"));

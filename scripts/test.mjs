@@ -1,6 +1,6 @@
 // npm test: what must hold before a change lands, step by step, with the time each took. With --all also the sweeps
 // (the longer flows in the browser; whole seasons; every page in every garden and look, every value in every field, kills
-// in a write): as CI runs it.
+// in a write) and other versions of Node: as CI runs it.
 import { join } from "node:path";
 import { build, bundleCommand, certutil, chromium, install, run } from "./ready.mjs";
 
@@ -12,6 +12,7 @@ const browserTests = (config) => () => {
 const sweeps = [
   ["sweeps through seasons", () => run(bin("vitest"), ["run", "--reporter=dot"], { AKMEDON_SWEEPS: "yes" })],
   ["longer flows and sweeps over pages", browserTests("e2e/sweeps/vitest.config.ts")],
+  ["other versions of Node", () => run(process.execPath, ["scripts/other-nodes.mjs"])],
 ];
 const steps = [
   ["packages", () => install()],
