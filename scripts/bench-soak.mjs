@@ -87,6 +87,14 @@ setInterval(() => {
   if (now - due > BEAT_MS / 2) woken.push({ now, late: now - due });
   due = now + BEAT_MS;
 }, BEAT_MS).unref();
+/** How long the thread that answers has been at work so far, ms (Linux). */
+const atWork = () => {
+  try {
+    return Number(readFileSync(`/proc/${server.pid}/task/${server.pid}/schedstat`, "utf8").split(" ")[0]) / 1e6;
+  } catch {
+    return Number.NaN;
+  }
+};
 const lateSince = (begun) => woken.filter((w) => w.now > begun).reduce((sum, w) => sum + w.late, 0);
 const agent = new Agent({ keepAlive: true });
 /**
@@ -109,11 +117,13 @@ async function gardener() {
   for (let n = 0; going(); n++) {
     const path = VIEWS[n % VIEWS.length];
     const before = taken();
+    const worked = atWork();
     const begun = performance.now();
     const { first, status } = await opened(path);
     if (status !== 200) fault(`${path}: ${status}, beside ${beside}`);
     const stood = first > 200 ? Math.max(lateSince(begun), ...taken().map((t, k) => t - before[k])) : 0;
-    waits.push({ ms: first, own: first - stood, beside, path });
+    const work = first > 200 ? atWork() - worked : 0;
+    waits.push({ ms: first, own: first - stood, stood, work, beside, path });
     if (first > 200) slow.set(`${beside}, ${path}`, Math.max(first, slow.get(`${beside}, ${path}`) ?? 0));
     if (n % 20 === 19) {
       const status = await post("/picks/new", {
@@ -194,6 +204,19 @@ const lines = [
   "",
   `Answers with a fault: ${faults}${faults > 0 ? ` (${[...faulty].map(([what, n]) => `${n} × ${what}`).join("; ")})` : ""}. Memory: ${Math.round(mean(memory.slice(0, half)))} MB in the first half, ${Math.round(mean(memory.slice(half)))} MB in the second, at most ${Math.round(Math.max(...memory))} MB.`,
   "",
+  ...(waits.some((w) => w.own > 200)
+    ? [
+        "Those of our own:",
+        "",
+        ...waits
+          .filter((w) => w.own > 200)
+          .map(
+            (w) =>
+              `- ${w.beside}, ${w.path}: ${ms(w.ms)}, the machine's of it ${ms(w.stood)}; the thread that answers was at work for ${ms(w.work)}`,
+          ),
+        "",
+      ]
+    : []),
   ...(slow.size > 0
     ? [
         "The longest waits:",

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { picksOf, picksSince, weighedAgain } from "./by-planting";
+import { type Picked, picksInHouse, picksLately, picksOf, picksSince, weighedAgain } from "./by-planting";
 import { blankPick, type PickRecord } from "./pick";
 
 const pick = (id: number, day: number, planting: number, again = false): PickRecord =>
@@ -43,5 +43,63 @@ describe("picks sorted out by planting", () => {
     expect(picksOf({ picks: list }, "t1").map((p) => p.id)).toEqual(["p0001", "p0002"]);
     expect(picksSince({ picks: list }, "2026-05-01").map((p) => p.id)).toEqual(["p0001", "p0003"]);
     expect(picksOf({ picks: [...list].reverse() }, "t1").map((p) => p.id)).toEqual(["p0002", "p0001"]);
+  });
+});
+
+describe("a log of which most lies unread", () => {
+  const of = (id: string, at: string, plantingId: string, againG: number | null = null) =>
+    blankPick({ id, at, plantingId, grossG: 500, againG });
+  const whole = [
+    of("a", "2020-07-01T08:00", "old"),
+    of("b", "2021-07-01T08:00", "tree"),
+    of("c", "2022-07-01T08:00", "old", 300),
+    of("d", "2023-07-01T08:00", "old"),
+    of("e", "2025-01-01T00:00", "tree"),
+    of("f", "2026-07-01T08:00", "young"),
+    of("g", "2026-08-01T08:00", "tree"),
+  ];
+  /** At hand: all since 2025, of the tree, weighed twice, and "d", of which a jar is told. */
+  const log = () => {
+    let read = 0;
+    const garden: Picked = {
+      get picks() {
+        read += 1;
+        return whole;
+      },
+      atHand: {
+        picks: whole.filter((p) => p.id !== "a"),
+        since: "2025-01-01",
+        of: new Set(["tree", "young"]),
+      },
+    };
+    const ids = (picks: readonly PickRecord[]) => ({ ids: picks.map((p) => p.id).join(""), read: read > 0 });
+    return { garden, ids };
+  };
+  it("is read for what is not at hand, and only then", () => {
+    const asked = (ask: (garden: Picked) => readonly PickRecord[]) => {
+      const { garden, ids } = log();
+      return ids(ask(garden));
+    };
+    expect(asked((g) => picksOf(g, "tree"))).toEqual({ ids: "beg", read: false });
+    expect(asked((g) => picksOf(g, "nobody"))).toEqual({ ids: "", read: true });
+    expect(asked((g) => picksOf(g, "old"))).toEqual({ ids: "acd", read: true });
+    expect(asked(weighedAgain)).toEqual({ ids: "c", read: false });
+    expect(asked((g) => picksSince(g, "2025-01-01"))).toEqual({ ids: "efg", read: false });
+    expect(asked((g) => picksSince(g, "2025-01-01T00:01"))).toEqual({ ids: "fg", read: false });
+    expect(asked((g) => picksSince(g, "2024-12-31"))).toEqual({ ids: "efg", read: true });
+    expect(asked((g) => picksSince(g, "2020-01-01"))).toEqual({ ids: "abcdefg", read: true });
+    // older ones, back to a moment, as far as something is told of them
+    expect(asked((g) => picksInHouse(g, "2022-01-01", "2025-01-01"))).toEqual({ ids: "cdefg", read: false });
+    expect(asked((g) => picksInHouse(g, "2020-01-01", "2024-12-31"))).toEqual({ ids: "abcdefg", read: true });
+    expect(asked((g) => picksLately(g, 3))).toEqual({ ids: "efg", read: false });
+    expect(asked((g) => picksLately(g, 2))).toEqual({ ids: "fg", read: false });
+    // the tree's own older ones are not the latest but one of all
+    expect(asked((g) => picksLately(g, 4))).toEqual({ ids: "defg", read: true });
+  });
+  it("that is read answers from all of it", () => {
+    const read: Picked = { picks: whole, atHand: undefined };
+    expect(picksOf(read, "old")).toHaveLength(3);
+    expect(picksInHouse(read, "2021-01-01", "2025-01-01")).toEqual(whole.slice(1));
+    expect(picksLately(read, 2)).toEqual(whole.slice(-2));
   });
 });
