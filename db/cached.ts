@@ -1,5 +1,6 @@
 import { Column, getTableColumns, type SQL, sql } from "drizzle-orm";
 import type { SQLiteTable } from "drizzle-orm/sqlite-core";
+import same from "fast-deep-equal";
 import { TABLES, type TableName } from "#formats/tables";
 import { keyOf, type RowOf, readRow, SQL_TABLES } from "./change";
 import type { Db } from "./open";
@@ -88,6 +89,10 @@ function readerOf<Row>(table: SQLiteTable) {
   };
 }
 
+/** Whether two rows of a table say the same. */
+const alike = <Row extends object>(a: Row, b: Row): boolean =>
+  (Object.keys(b) as (keyof Row)[]).every((field) => a[field] === b[field] || same(a[field], b[field]));
+
 /** Order of rows by one field after the other, as the database sorts them. */
 const byFields =
   <Row>(fields: readonly (keyof Row)[]) =>
@@ -115,7 +120,8 @@ export type Reader<N extends TableName> = {
 
 /**
  * The rows of a table in its order, kept in memory: after a change only what was written is read again. A hundred
- * thousand picks need not be read because one more was logged; rows that did not change stay the same objects.
+ * thousand picks need not be read because one more was logged. Rows that did not change stay the same objects, also where
+ * all of them are read anew: what hangs on them still holds, and nobody has them twice.
  */
 export function split<N extends TableName>(name: N, isFit: (row: RowOf<N>) => boolean): Reader<N> {
   const fields = TABLES[name].order as readonly (keyof RowOf<N> & string)[];
@@ -124,7 +130,7 @@ export function split<N extends TableName>(name: N, isFit: (row: RowOf<N>) => bo
   const read = readerOf<RowOf<N>>(SQL_TABLES[name] as SQLiteTable);
   type Kept = { count: number; rows: Split<N>; byKey: Map<unknown, RowOf<N>> | null };
   const memo = new WeakMap<Db, Kept>();
-  type Begun = { count: number; rows: Split<N>; rest: Generator<RowOf<N>[]> };
+  type Begun = { count: number; rows: Split<N>; rest: Generator<RowOf<N>[]>; before: Kept["byKey"] };
   const begun = new WeakMap<Db, Begun>();
   const reader = (db: Db): Split<N> => {
     const known = patchable(db);
@@ -135,9 +141,7 @@ export function split<N extends TableName>(name: N, isFit: (row: RowOf<N>) => bo
     const { count } = touchesOf(db, name);
     if (known.count === count) return known.rows;
     const written = writtenSince(db, known);
-    // made with the first change: a garden that is only read needs none
-    known.byKey ??= new Map([...known.rows.fit, ...known.rows.unfit].map((row) => [row[key], row]));
-    known.rows = patched(db, known.rows, known.byKey, new Set(written as string[]));
+    known.rows = patched(db, known.rows, byKeyOf(known), new Set(written as string[]));
     known.count = count;
     return known.rows;
   };
@@ -147,6 +151,12 @@ export function split<N extends TableName>(name: N, isFit: (row: RowOf<N>) => bo
       .filter(isFit)
       .sort(compare);
   return Object.assign(reader, { isRead: (db: Db) => patchable(db) !== null, readOn, where });
+
+  /** Made with the first change: a garden that is only read needs none. */
+  function byKeyOf(known: Kept): Map<unknown, RowOf<N>> {
+    known.byKey ??= new Map([...known.rows.fit, ...known.rows.unfit].map((row) => [row[key], row]));
+    return known.byKey;
+  }
 
   function writtenSince(db: Db, known: Kept): (string | null)[] {
     const { count, keys } = touchesOf(db, name);
@@ -166,11 +176,19 @@ export function split<N extends TableName>(name: N, isFit: (row: RowOf<N>) => bo
     if (patchable(db)) return true;
     const { count } = touchesOf(db, name);
     const before = begun.get(db);
+    const known = memo.get(db);
     // what was written in between may lie in a portion that is read already
-    const now = before?.count === count ? before : { count, rows: { fit: [], unfit: [] }, rest: read.portions(db) };
+    const now =
+      before?.count === count
+        ? before
+        : { count, rows: { fit: [], unfit: [] }, rest: read.portions(db), before: known ? byKeyOf(known) : null };
     begun.set(db, now);
     const { value, done } = now.rest.next();
-    for (const row of value ?? []) (isFit(row) ? now.rows.fit : now.rows.unfit).push(row);
+    for (const row of value ?? []) {
+      const was = now.before?.get(row[key]);
+      const kept = was && alike(was, row) ? was : row;
+      (isFit(kept) ? now.rows.fit : now.rows.unfit).push(kept);
+    }
     if (!done) return false;
     // as they lie they are nearly in order, which sorts faster here than in the database
     now.rows.fit.sort(compare);

@@ -147,6 +147,29 @@ describe("picks kept in memory", () => {
   });
 });
 
+describe("picks read anew after somebody wrote who does not say what", () => {
+  it("are the very objects they were, but for those that say something else", () => {
+    restoreArchive(db, { ...demo, picks: demo.picks.slice(0, 40) }, AT);
+    const before = new Map(snapshotOf(db).picks.map((p) => [p.id, p]));
+    const [heavier, boxed, gone] = [...before.keys()];
+    const raw = new Database(databaseFile(dir));
+    raw.prepare("update picks set gross_g = 4321 where id = ?").run(heavier);
+    raw.prepare(`update picks set tare = '[{"name":"crate","count":2,"eachG":300}]' where id = ?`).run(boxed);
+    raw.prepare("delete from picks where id = ?").run(gone);
+    raw.close();
+    const after = snapshotOf(db).picks;
+    expect(after).toHaveLength(before.size - 1);
+    expect(
+      after
+        .filter((p) => before.get(p.id) !== p)
+        .map((p) => p.id)
+        .sort(),
+    ).toEqual([heavier, boxed].sort());
+    expect(after.find((p) => p.id === heavier)!.grossG).toBe(4321);
+    expect(after.find((p) => p.id === boxed)!.tare).toEqual([{ name: "crate", count: 2, eachG: 300 }]);
+  });
+});
+
 describe("every table kept in memory", () => {
   const LISTS = Object.entries(demo).flatMap(([name, rows]) =>
     Array.isArray(rows) && rows.length > 0 && name in snapshotTables ? [name as TableName] : [],

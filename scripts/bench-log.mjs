@@ -4,7 +4,7 @@ import { execFileSync, spawn } from "node:child_process";
 import { mkdtempSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { build, bundleBench, bundleCommand, install, NODE_FLAGS, root } from "./ready.mjs";
+import { build, bundleBench, bundleCommand, install, MEMORY_GIVEN_BACK, NODE_FLAGS, root } from "./ready.mjs";
 
 install();
 build();
@@ -12,10 +12,11 @@ const command = bundleCommand();
 const dir = mkdtempSync(join(tmpdir(), "akmedon-bench-"));
 const data = join(dir, "garden");
 const file = bundleBench("log");
-const env = { ...process.env, AKMEDON_ROOT: root, NODE_ENV: "production" };
+const env = { ...MEMORY_GIVEN_BACK, ...process.env, AKMEDON_ROOT: root, NODE_ENV: "production" };
 const made = JSON.parse(execFileSync(process.execPath, [file, data], { encoding: "utf8", env }));
 
 const server = spawn(process.execPath, [...NODE_FLAGS, command, "serve", "--data", data, "--port", "0"], { env });
+server.stderr.pipe(process.stderr);
 const address = await new Promise((resolve) => {
   let said = "";
   server.stdout.on("data", (chunk) => {

@@ -5,13 +5,13 @@ import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
 import { Agent, get } from "node:http";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { build, bundleCommand, install, NODE_FLAGS, root } from "./ready.mjs";
+import { build, bundleCommand, install, MEMORY_GIVEN_BACK, NODE_FLAGS, root } from "./ready.mjs";
 
 install();
 build();
 const MINUTES = Number(process.env.MINUTES ?? 20);
 const data = join(mkdtempSync(join(tmpdir(), "akmedon-soak-")), "garden");
-const env = { ...process.env, AKMEDON_ROOT: root, NODE_ENV: "production" };
+const env = { ...MEMORY_GIVEN_BACK, ...process.env, AKMEDON_ROOT: root, NODE_ENV: "production" };
 const server = spawn(process.execPath, [...NODE_FLAGS, bundleCommand(), "demo", "--data", data, "--port", "0"], {
   env,
 });

@@ -88,7 +88,8 @@ export async function settled<T>(write: () => Promise<T>): Promise<T> {
 }
 
 async function settle(open: Db): Promise<void> {
-  await othersTurn();
+  do await othersTurn();
+  while (!readLogOn(open));
   const snapshot = snapshotOf(open);
   await othersTurn();
   const moment = nowAt(snapshot.garden);
