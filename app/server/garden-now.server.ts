@@ -52,12 +52,13 @@ function judged(open: Db): GardenNow {
   const now = nowAt(snapshot.garden);
   const outlook = outlookOf(snapshot, now, true, false, memory);
   memo = { key: keyAt(open, now), now: { snapshot, outlook, now, today: now.slice(0, 10) } };
-  if (snapshot.atHand) holder.akmedonReadOn ??= () => readOn(open);
+  if (snapshot.atHand) holder.akmedonReadOn = readOn;
   return memo.now;
 }
 
 /** Reads a portion of a log that lies unread; true when there is nothing left of it. */
-function readOn(open: Db): boolean {
+function readOn(): boolean {
+  const open = db();
   if (!readLogOn(open)) return false;
   holder.akmedonReadOn = undefined;
   // what was told of the log so far, as the picks that are set aside, was told of what was at hand
