@@ -100,8 +100,8 @@ const cellsOf = ({ pick, net, bed, crop, kind }: PickRow) => [
 /** The pick log as CSV; masses in grams, one row a pick, weighed and estimated told apart. */
 export const writePicksCsv = (rows: readonly PickRow[]): string => writeTable(HEADINGS, rows.map(cellsOf));
 
-/** Rows of the log that are written in one go, so that a log of any length goes out as it is made. */
-const AT_ONCE = 500;
+/** Rows of the log that are written in one go: a log of any length goes out as it is made, in pieces soon forgotten. */
+const AT_ONCE = 100;
 
 /** The same CSV piece by piece. */
 export function* picksCsvPieces(rows: readonly PickRow[]): Generator<string> {

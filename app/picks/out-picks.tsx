@@ -1,5 +1,3 @@
-import { Readable } from "node:stream";
-import { createReadableStreamFromReadable } from "@react-router/node";
 import { instantOf } from "#core/calendar/zone";
 import { sayMass, type UnitSystem } from "#core/units/mass";
 import { groupPicks, type LoggedPick, totalsOf } from "#core/weighing/pick-log";
@@ -7,6 +5,7 @@ import { type PickRow, picksCsvPieces, picksJsonPieces } from "#formats/picks-cs
 import { type PickDay, writePicksIcs } from "#formats/picks-ics";
 import { missing } from "../server/forms.server";
 import { gardenNow } from "../server/garden-now.server";
+import { textOut } from "../server/text-out.server";
 import type { Route } from "./+types/out-picks";
 import { findPicks, loggedPicks } from "./picks.server";
 
@@ -17,7 +16,7 @@ const KINDS = {
 } as const;
 
 /** The picks that the log's own address would show, as CSV, JSON or a calendar file, sent as they are written. */
-export function loader({ url }: Route.LoaderArgs) {
+export function loader({ url, request }: Route.LoaderArgs) {
   const ending = url.pathname.split(".").at(-1);
   const kind = (Object.keys(KINDS) as (keyof typeof KINDS)[]).find((k) => k === ending);
   if (!kind) throw missing("such file");
@@ -40,7 +39,7 @@ export function loader({ url }: Route.LoaderArgs) {
     kind: name,
   }));
   const pieces = kind === "csv" ? picksCsvPieces(rows) : picksJsonPieces(rows);
-  return new Response(createReadableStreamFromReadable(Readable.from(pieces)), { headers });
+  return textOut(pieces, request, headers);
 }
 
 /** What was picked day by day, for a calendar. */
