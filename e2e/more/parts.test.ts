@@ -135,17 +135,27 @@ describe("the parts that pages are made of", () => {
     await page.goto("/walk/order");
     await ready(page);
     const before = await order(page);
-    await page.getByRole("button", { name: `Move ${before[0]}` }).focus();
-    await page.keyboard.press("Space");
-    for (const key of ["ArrowDown", "ArrowDown"]) {
+    /** Until the one that is dragged is said to be somewhere else. */
+    const said = page.locator("[id^=DndLiveRegion]");
+    const moved = async (move: () => Promise<unknown>) => {
+      const was = await said.innerText();
+      await move();
+      await expect.poll(() => said.innerText()).not.toBe(was);
       await page.waitForTimeout(250);
-      await page.keyboard.press(key);
-    }
-    await page.waitForTimeout(250);
+    };
+    await page.getByRole("button", { name: `Move ${before[0]}` }).focus();
+    await moved(() => page.keyboard.press("Space"));
+    for (const key of ["ArrowDown", "ArrowDown"]) await moved(() => page.keyboard.press(key));
     await answered(page, () => page.keyboard.press("Space"));
     await expect.poll(() => order(page)).toEqual([before[1], before[2], before[0], ...before.slice(3)]);
+    /** Where a bed is taken hold of, once it has come to rest there. */
     const grip = async (name: string) => {
-      const b = (await page.getByRole("button", { name: `Move ${name}` }).boundingBox())!;
+      const box = async () => (await page.getByRole("button", { name: `Move ${name}` }).boundingBox())!;
+      let b = await box();
+      for (let was = Number.NaN; was !== b.y; b = await box()) {
+        was = b.y;
+        await page.waitForTimeout(150);
+      }
       return { x: b.x + b.width / 2, y: b.y + b.height / 2 };
     };
     const [from, to] = [await grip(before[0]!), await grip(before[1]!)];
