@@ -41,14 +41,18 @@ function logOfThese(snapshot: Snapshot, picks: readonly PickRecord[]): Log {
   };
   const renamed = new Set([...of.keys()].filter((id) => before?.of.get(id) !== of.get(id)));
   const entries = before ? patched(before.entries, picks, fresh, renamed) : picks.flatMap(fresh);
+  const log: Log = { entries, of, years: yearsOf(entries), asked: askedOnce(entries) };
+  last = { snapshot, picks, log };
+  return log;
+}
+
+/** Stands apart, so that what is kept of one log holds nothing of the log before it, and through that of all before. */
+function askedOnce(entries: readonly LoggedPick[]): Log["asked"] {
   let known: ReturnType<Log["asked"]> | undefined;
-  const asked = () => {
+  return () => {
     known ??= { ...askable(entries), totals: totalsOf(entries) };
     return known;
   };
-  const log: Log = { entries, of, years: yearsOf(entries), asked };
-  last = { snapshot, picks, log };
-  return log;
 }
 
 /** So many picks that came or went are looked at by themselves. */
