@@ -3,6 +3,7 @@ import { bed } from "#core/fixtures/garden";
 import { bedSchema } from "#core/garden/bed";
 import { cropOf } from "#core/handbook/index";
 import { bulkOf } from "#core/weighing/bulk";
+import type { LoggedPick } from "#core/weighing/pick-log";
 import { demoGarden } from "#standins/demo-garden";
 import { pickForm } from "./picks/pick.form";
 import { arithmetic } from "./picks/pick-arithmetic";
@@ -176,6 +177,17 @@ describe("the log of picks", () => {
     expect(found.every((r) => r.cropId === "potato" && r.at.startsWith("2025"))).toBe(true);
     expect(ask("q=ILSE").found.every((r) => r.by === "Ilse")).toBe(true);
     expect(ask("q=no+such+thing").found).toEqual([]);
+  });
+  it("finds words of a note as well as of names, and by people told apart", () => {
+    const noted = all.map((e, k) => ({ ...e, pick: { ...e.pick, note: k % 3 === 0 ? "Splits after rain" : "" } }));
+    const found = (q: string) => findPicks(noted, new URLSearchParams({ q })).found;
+    expect(found("after RAIN")).toHaveLength(Math.ceil(all.length / 3));
+    for (const words of ["ilse", "tam splits", "potato", "wall tam", "low ilse"]) {
+      const isSaid = (e: LoggedPick) =>
+        `${e.kind} ${e.crop} ${e.bed} ${e.by} ${e.pick.note}`.toLowerCase().includes(words);
+      expect(new Set(found(words)), words).toEqual(new Set(noted.filter(isSaid)));
+    }
+    expect(found("ilse").length).toBeGreaterThan(0);
   });
   it("sorts by any column either way, the same on every run, and falls back on nonsense", () => {
     const rising = ask("sort=net&down=0").found.map((r) => r.net);

@@ -24,8 +24,28 @@ export function cachedRead<T>(name: TableName, read: (db: Db) => T): (db: Db) =>
   };
 }
 
-/** What most lists of a row are: one for all of them, which nobody may change. */
-const NO_LIST: readonly never[] = Object.freeze([]);
+/** No more texts of a column than these are looked up, and none that is longer: photos and notes are all different. */
+const TEXTS_HELD = 1000;
+const LONGEST_HELD = 120;
+
+/** Reads stored JSON; what many rows store alike ("[]", one bucket) is read once, they share it, and nobody may change it. */
+function heldOnce(read: (stored: unknown) => unknown): (stored: unknown) => unknown {
+  const held = new Map<string, unknown>();
+  return (stored) => {
+    if (typeof stored !== "string" || stored.length > LONGEST_HELD) return read(stored);
+    const known = held.get(stored);
+    if (known !== undefined) return known;
+    const value = read(stored);
+    if (held.size < TEXTS_HELD) held.set(stored, frozen(value));
+    return value;
+  };
+}
+
+function frozen<T>(value: T): T {
+  if (typeof value !== "object" || value === null) return value;
+  for (const part of Object.values(value)) frozen(part);
+  return Object.freeze(value);
+}
 
 /** So many places of a file are read at a time. */
 const PORTION = 4000;
@@ -46,7 +66,7 @@ function readerOf<Row>(table: SQLiteTable) {
     read:
       column.mapFromDriverValue === Column.prototype.mapFromDriverValue
         ? null
-        : (stored: unknown) => (stored === "[]" ? NO_LIST : column.mapFromDriverValue(stored)),
+        : heldOnce((stored) => column.mapFromDriverValue(stored)),
   }));
   const values = sql.join(
     columns.map((c) => c.stored),

@@ -133,6 +133,18 @@ describe("picks kept in memory", () => {
     }
     expect(done.length).toBeGreaterThan(5);
   });
+  it("share what they say alike, a bucket as well as an empty list, and nobody can change it", () => {
+    const tare = () => [{ name: "bucket", tareG: 410, count: 1 }];
+    const picks = ["a", "b", "c"].map((id) => ({ ...one, id, grossG: 2000, tare: id === "c" ? [] : tare() }));
+    restoreArchive(db, { ...demo, picks, lotEvents: [] }, AT);
+    const anew = openGarden(dir);
+    const [a, b, c] = snapshotOf(anew).picks;
+    anew.$client.close();
+    expect([a!.tare, c!.tare]).toEqual([tare(), []]);
+    expect(a!.tare).toBe(b!.tare);
+    expect(() => a!.tare.push(...tare())).toThrow(TypeError);
+    expect(() => Object.assign(a!.tare[0]!, { tareG: 1 })).toThrow(TypeError);
+  });
   it("stay the same objects where nothing changed, and are read whole after another process has written", () => {
     restoreArchive(db, demo, AT);
     const before = snapshotOf(db).picks;

@@ -104,24 +104,33 @@ export const writePicksCsv = (rows: readonly PickRow[]): string => writeTable(HE
 const AT_ONCE = 100;
 
 /** The same CSV piece by piece. */
-export function* picksCsvPieces(rows: readonly PickRow[]): Generator<string> {
+export function* picksCsvPieces(rows: Iterable<PickRow>): Generator<string> {
   yield writeTable(HEADINGS, []);
-  for (let i = 0; i < rows.length; i += AT_ONCE)
-    yield rowsOnly(writeTable(HEADINGS, rows.slice(i, i + AT_ONCE).map(cellsOf)));
+  for (const some of portionsOf(rows)) yield rowsOnly(writeTable(HEADINGS, some.map(cellsOf)));
 }
 const rowsOnly = (table: string): string => table.slice(table.indexOf("\r\n") + 2);
 
 /** The log as JSON, piece by piece: a list of picks with their names and what was reckoned, masses in grams. */
-export function* picksJsonPieces(rows: readonly PickRow[]): Generator<string> {
-  yield "[";
-  for (let i = 0; i < rows.length; i += AT_ONCE) {
-    const piece = rows
-      .slice(i, i + AT_ONCE)
-      .map(({ pick, net, bed, crop, kind }) =>
-        JSON.stringify({ ...pick, bed, crop, kind, netG: net.netG, withoutTopsG: net.trimmedG, figure: figure(net) }),
-      );
-    yield `${i > 0 ? "," : ""}\n${piece.join(",\n")}`;
+export function* picksJsonPieces(rows: Iterable<PickRow>): Generator<string> {
+  let before = "[\n";
+  for (const some of portionsOf(rows)) {
+    const piece = some.map(({ pick, net, bed, crop, kind }) =>
+      JSON.stringify({ ...pick, bed, crop, kind, netG: net.netG, withoutTopsG: net.trimmedG, figure: figure(net) }),
+    );
+    yield `${before}${piece.join(",\n")}`;
+    before = ",\n";
   }
-  yield "\n]\n";
+  yield before === ",\n" ? "\n]\n" : "[\n]\n";
+}
+
+function* portionsOf(rows: Iterable<PickRow>): Generator<PickRow[]> {
+  let some: PickRow[] = [];
+  for (const row of rows) {
+    some.push(row);
+    if (some.length < AT_ONCE) continue;
+    yield some;
+    some = [];
+  }
+  if (some.length > 0) yield some;
 }
 const figure = (net: Net): string => (net.estimated ? "estimated" : "weighed");

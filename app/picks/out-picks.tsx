@@ -1,6 +1,6 @@
 import { instantOf } from "#core/calendar/zone";
 import { sayMass, type UnitSystem } from "#core/units/mass";
-import { groupPicks, type LoggedPick, totalsOf } from "#core/weighing/pick-log";
+import { groupPicks, type LoggedPick, reckonedOf, totalsOf } from "#core/weighing/pick-log";
 import { type PickRow, picksCsvPieces, picksJsonPieces } from "#formats/picks-csv";
 import { type PickDay, writePicksIcs } from "#formats/picks-ics";
 import { missing } from "../server/forms.server";
@@ -31,15 +31,13 @@ export function loader({ url, request }: Route.LoaderArgs) {
     return new Response(writePicksIcs(garden.name, daysOf(found, garden.units), instantOf(now, garden.timeZone)), {
       headers,
     });
-  const rows: PickRow[] = found.map(({ pick, reckoned, bed, crop, kind: name }) => ({
-    pick,
-    net: reckoned,
-    bed,
-    crop,
-    kind: name,
-  }));
-  const pieces = kind === "csv" ? picksCsvPieces(rows) : picksJsonPieces(rows);
+  const pieces = kind === "csv" ? picksCsvPieces(rowsOf(found)) : picksJsonPieces(rowsOf(found));
   return textOut(pieces, request, headers);
+}
+
+/** Rows for a file, each made when it is written. */
+function* rowsOf(found: readonly LoggedPick[]): Generator<PickRow> {
+  for (const e of found) yield { pick: e.pick, net: reckonedOf(e), bed: e.bed, crop: e.crop, kind: e.kind };
 }
 
 /** What was picked day by day, for a calendar. */
@@ -59,7 +57,7 @@ function daysOf(found: readonly LoggedPick[], units: UnitSystem): PickDay[] {
       day,
       summary: `Picked ${t.estimatedG > 0 ? "about " : ""}${all}: ${kinds.map((k) => k.name).join(", ")}`,
       lines: list.map(
-        (e) => `${e.at.slice(11)} ${e.name}, ${e.bed}: ${e.reckoned.estimated ? "about " : ""}${sayMass(e.net, units)}`,
+        (e) => `${e.at.slice(11)} ${e.name}, ${e.bed}: ${e.estimated ? "about " : ""}${sayMass(e.net, units)}`,
       ),
     };
   });

@@ -1,7 +1,16 @@
 import type { Day } from "#core/calendar/day";
 import type { Snapshot } from "#core/snapshot";
 import type { PickRecord } from "#core/weighing/pick";
-import { GROUPS, type GroupBy, type LoggedPick, logged, picksIn, type Totals, totalsOf } from "#core/weighing/pick-log";
+import {
+  GROUPS,
+  type GroupBy,
+  type LoggedPick,
+  loggedFrom,
+  pickedFrom,
+  picksIn,
+  type Totals,
+  totalsOf,
+} from "#core/weighing/pick-log";
 import { bookOf } from "#core/weighing/taught-book";
 import { COLUMN_NAMES, type Column } from "./log-columns";
 
@@ -29,15 +38,15 @@ function logOfThese(snapshot: Snapshot, picks: readonly PickRecord[]): Log {
     snapshot.plantings.map((planting) => {
       const crop = book.of(planting.cropId);
       const bed = bedName.get(planting.bedId) ?? "";
-      const of = [planting.kind, crop.id, crop.name, crop.topsShare, crop.yield.pieceG, bed].join("\n");
-      return [planting.id, { planting, crop, bed, of }];
+      const from = pickedFrom(planting, crop, bed);
+      return [planting.id, { from, of: Object.values(from).join("\n") }];
     }),
   );
   const of = new Map([...plantings].map(([id, p]) => [id, p.of]));
   const before = last?.log;
   const fresh = (pick: PickRecord): LoggedPick[] => {
     const p = plantings.get(pick.plantingId);
-    return p ? [logged(pick, p.planting, p.crop, p.bed)] : [];
+    return p ? [loggedFrom(pick, p.from)] : [];
   };
   const renamed = new Set([...of.keys()].filter((id) => before?.of.get(id) !== of.get(id)));
   const entries = before ? patched(before.entries, picks, fresh, renamed) : picks.flatMap(fresh);
@@ -150,12 +159,19 @@ export function loggedInHouse(snapshot: Snapshot, since: Day): LoggedPick[] {
 export const entriesOf = (all: readonly LoggedPick[], plantingId: string): LoggedPick[] =>
   all.filter((e) => e.pick.plantingId === plantingId);
 
-/** What a search for words looks through, made when it is first asked for and kept with the entry. */
-type Searched = LoggedPick & { words?: string };
-const wordsOf = (e: Searched): string => {
-  e.words ??= `${e.kind} ${e.crop} ${e.bed} ${e.by} ${e.pick.note}`.toLowerCase();
-  return e.words;
-};
+/** Whether a pick's names and its note hold some words. What has no note is alike for all picks of a planting by a person. */
+function search(words: string): (e: LoggedPick) => boolean {
+  const without = new Map<string, Map<string, boolean>>();
+  const holds = (e: LoggedPick) => `${e.kind} ${e.crop} ${e.bed} ${e.by} ${e.pick.note}`.toLowerCase().includes(words);
+  return (e) => {
+    if (e.pick.note !== "") return holds(e);
+    const people = without.get(e.pick.plantingId) ?? new Map<string, boolean>();
+    without.set(e.pick.plantingId, people);
+    const found = people.get(e.by) ?? holds(e);
+    people.set(e.by, found);
+    return found;
+  };
+}
 
 /** What may be asked of the log beside words: each an exact match of one field. */
 const ASKED: Record<string, (e: LoggedPick) => string> = {
@@ -168,7 +184,7 @@ const ASKED: Record<string, (e: LoggedPick) => string> = {
   part: (e) => e.pick.part,
   purpose: (e) => e.pick.purpose,
   who: (e) => e.by,
-  figure: (e) => (e.reckoned.estimated ? "estimated" : "weighed"),
+  figure: (e) => (e.estimated ? "estimated" : "weighed"),
 };
 
 export type Found = { found: LoggedPick[]; sort: PickSort; down: boolean; group: GroupBy | null };
@@ -184,6 +200,7 @@ export function findPicks(all: readonly LoggedPick[], query: URLSearchParams): F
   const from = query.get("from") ?? "";
   const to = query.get("to") ?? "";
   const until = to === "" ? "" : `${to}T24`;
+  const isSaid = search(words);
   const found =
     asked.length === 0 && ids.size === 0 && words === "" && from === "" && to === ""
       ? [...all]
@@ -193,7 +210,7 @@ export function findPicks(all: readonly LoggedPick[], query: URLSearchParams): F
             asked.every((a) => a.field(e) === a.value) &&
             (from === "" || e.at >= from) &&
             (until === "" || e.at < until) &&
-            (words === "" || wordsOf(e).includes(words)),
+            (words === "" || isSaid(e)),
         );
   const sort = PICK_SORTS.find((s) => s === query.get("sort")) ?? "at";
   const down = query.get("down") !== "0";

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { Form, useSearchParams } from "react-router";
 import { daysBetween } from "#core/calendar/day";
 import { sayMass, type UnitSystem } from "#core/units/mass";
-import { viewSchema } from "#core/weighing/pick";
+import { tareOf, viewSchema } from "#core/weighing/pick";
 import { type LoggedPick, totalsOf } from "#core/weighing/pick-log";
 import { CONDITION_WORDS, GRADE_WORDS, namedGroups, PART_WORDS, PURPOSE_WORDS, WAY_WORDS } from "#core/weighing/words";
 import { change, newId } from "#db/change";
@@ -56,15 +56,15 @@ export function loader({ url }: Route.LoaderArgs) {
 
 /** What each column of a row says. */
 function rowOf(e: LoggedPick, columns: readonly Column[], units: UnitSystem, startedOn?: string): LogRow {
-  const { pick, reckoned, net } = e;
+  const { pick, net } = e;
   const say: Record<Column, () => string> = {
     when: () => "",
     kind: () => e.name,
     crop: () => e.crop,
     bed: () => e.bed,
     gross: () => (pick.grossG === null ? "" : sayMass(pick.grossG, units)),
-    tare: () => (pick.grossG === null ? "" : sayMass(reckoned.tareG, units)),
-    net: () => `${reckoned.estimated ? "about " : ""}${sayMass(net, units)}`,
+    tare: () => (pick.grossG === null ? "" : sayMass(tareOf(pick.tare), units)),
+    net: () => `${e.estimated ? "about " : ""}${sayMass(net, units)}`,
     pieces: () => (pick.count === null ? "" : String(pick.count)),
     each: () => (pick.count && pick.grossG !== null ? sayMass(net / pick.count, units) : ""),
     who: () => e.by,

@@ -55,7 +55,7 @@ export function plantingLine(d: GardenNow, plantingId: string) {
       e.by,
       e.pick.note,
     ].filter(Boolean);
-    const amount = `${e.reckoned.estimated ? "about " : ""}${sayMass(e.net, units)}`;
+    const amount = `${e.estimated ? "about " : ""}${sayMass(e.net, units)}`;
     return {
       day: e.at.slice(0, 10),
       kind: "pick",

@@ -2,11 +2,12 @@ import type { Bed } from "#core/garden/bed";
 import type { Planting } from "#core/garden/planting";
 import type { Crop } from "#core/handbook/crop";
 import type { Lot } from "#core/keeping/lot";
+import { keptWith } from "#core/kept-with";
 import type { Site } from "#core/season/sowing-clock";
 import { type PlantingYear, plantingYears } from "#core/season/yields";
 import type { Snapshot } from "#core/snapshot";
 import { isCrop } from "#core/weighing/pick";
-import type { LoggedPick } from "#core/weighing/pick-log";
+import { type LoggedPick, picksIn } from "#core/weighing/pick-log";
 import { houseOf } from "../keep/keep.server";
 import { loggedPicks, logOf } from "../picks/picks.server";
 import { type GardenNow, handbook } from "../server/garden-now.server";
@@ -42,44 +43,24 @@ export function grownOf({ snapshot }: GardenNow): GrownHere[] {
 const same = (before: LoggedPick[] | undefined, now: LoggedPick[]): LoggedPick[] =>
   before?.length === now.length && now.every((e, i) => e === before[i]) ? before : now;
 
-const yearsKnown = new WeakMap<readonly LoggedPick[], PlantingYear[]>();
+/** What the picks of a planting say; a planting whose picks are the same need not be summed again. */
+const ofPicks = keptWith<readonly LoggedPick[]>();
 /** What every planting gave in a year, or in all of them; each summed once. */
 export const plantingYearsOf = (d: GardenNow, year: string): PlantingYear[] =>
   grownOf(d).flatMap(({ entries }) => {
-    const years = yearsKnown.get(entries) ?? plantingYears(entries);
-    yearsKnown.set(entries, years);
+    const years = ofPicks(entries, "years", () => plantingYears(entries));
     return year === "all" ? years : years.filter((y) => y.year === year);
   });
 
 type Picked = { day: string; netG: number };
-const pickedKnown = new WeakMap<
-  readonly LoggedPick[],
-  { all: Picked[]; years: Map<string, Picked[]>; totalG: number }
->();
 
-function pickedBook(entries: readonly LoggedPick[]) {
-  const known = pickedKnown.get(entries);
-  if (known) return known;
-  const all = entries.flatMap((e): Picked[] => (isCrop(e.pick) ? [{ day: e.at.slice(0, 10), netG: e.net }] : []));
-  const years = new Map<string, Picked[]>();
-  for (const p of all) {
-    const year = p.day.slice(0, 4);
-    const list = years.get(year);
-    if (list) list.push(p);
-    else years.set(year, [p]);
-  }
-  const book = { all, years, totalG: all.reduce((s, p) => s + p.netG, 0) };
-  pickedKnown.set(entries, book);
-  return book;
-}
+/** Picks of the crop itself, by day and mass, g; those of one year, or all of them. */
+export const pickedOf = (entries: readonly LoggedPick[], year = ""): Picked[] =>
+  picksIn(entries, year).flatMap((e) => (isCrop(e.pick) ? [{ day: e.at.slice(0, 10), netG: e.net }] : []));
 
-/** Picks of the crop itself, by day and mass, g; drawn together once for each change. */
-export const pickedOf = (entries: readonly LoggedPick[]): readonly Picked[] => pickedBook(entries).all;
-/** What they come to, g. */
-export const totalOf = (entries: readonly LoggedPick[]): number => pickedBook(entries).totalG;
-/** The same of one year. */
-export const pickedIn = (entries: readonly LoggedPick[], year: string): readonly Picked[] =>
-  pickedBook(entries).years.get(year) ?? [];
+/** What the picks of the crop itself come to, g; summed once. */
+export const totalOf = (entries: readonly LoggedPick[]): number =>
+  ofPicks(entries, "total", () => entries.reduce((sum, e) => (isCrop(e.pick) ? sum + e.net : sum), 0));
 
 /** Yields a plant, g, of the plantings of a crop that are over: what still grows has not given all it will. */
 export const yieldsAPlant = (grown: readonly GrownHere[]): number[] =>

@@ -14,7 +14,7 @@ import { change, newId } from "#db/change";
 import { byIntent, done, missing, readForm, refuse } from "../server/forms.server";
 import { db, type GardenNow, handbook } from "../server/garden-now.server";
 import { plannedForm } from "./planned.form";
-import { diseasesIn, grownOf, pickedIn } from "./season-data.server";
+import { diseasesIn, grownOf, pickedOf } from "./season-data.server";
 import { enoughOf } from "./season-weeks.server";
 
 /** The season a plan is drawn up for: the coming one from July on. */
@@ -103,7 +103,7 @@ function comparedWith(d: GardenNow, plan: readonly Planned[], year: number) {
     return known;
   };
   for (const g of grownOf(d)) {
-    const gave = pickedIn(g.entries, before);
+    const gave = pickedOf(g.entries, before);
     if (gave.length === 0 && !g.planting.startedOn.startsWith(before)) continue;
     const c = of(g.crop.id);
     c.had += g.planting.plants ?? 0;

@@ -7,7 +7,7 @@ import { ofRecord } from "#core/weather/of-record";
 import type { GardenNow } from "../server/garden-now.server";
 import { remembered } from "../server/remember.server";
 import { massOut } from "../server/table-out.server";
-import { type GrownHere, grownOf, pickedIn, pickedOf, siteOf } from "./season-data.server";
+import { type GrownHere, grownOf, pickedOf, siteOf } from "./season-data.server";
 
 /** Repeat croppers picked often enough in some year to have a rhythm, latest first. */
 const candidates = (d: GardenNow) => remembered(d, "rhythms to choose from", () => candidatesOf(d));
@@ -47,7 +47,7 @@ function asked(d: GardenNow, q: URLSearchParams) {
         chosen.g.planting,
         { ...chosen.g.bed, nightOffsetC: siteOf(d, chosen.g.bed).bed.nightOffsetC },
         chosen.g.crop,
-        pickedIn(chosen.g.entries, chosen.year),
+        pickedOf(chosen.g.entries, chosen.year),
         yearOf(d.snapshot.weather, chosen.year),
         roundCostG(d, chosen.g),
       )

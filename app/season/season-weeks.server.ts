@@ -9,7 +9,7 @@ import { weekOf } from "#core/weighing/pick-log";
 import type { GardenNow } from "../server/garden-now.server";
 import { remembered } from "../server/remember.server";
 import { massOut } from "../server/table-out.server";
-import { type GrownHere, grownOf, pickedIn, pickYears, yearAsked, yieldsAPlant } from "./season-data.server";
+import { type GrownHere, grownOf, pickedOf, pickYears, yearAsked, yieldsAPlant } from "./season-data.server";
 
 type CropYear = { weeks: CropWeeks; grown: GrownHere[] };
 
@@ -24,7 +24,7 @@ function cropYearsOf(d: GardenNow, year: string): CropYear[] {
   return [...by.values()]
     .map((grown): CropYear => {
       const { crop } = grown[0]!;
-      const picked = grown.flatMap((g) => pickedIn(g.entries, year));
+      const picked = grown.flatMap((g) => pickedOf(g.entries, year));
       return { weeks: cropWeeks(crop, tasteOf(crop), picked), grown };
     })
     .filter((c) => c.weeks.weeks.length > 0)
@@ -40,9 +40,9 @@ function plantsEnoughOf(d: GardenNow, year: string): Enough[] {
   return cropYears(d, year).flatMap(({ weeks, grown }) => {
     const { crop } = weeks;
     const own = yieldsAPlant(grown);
-    const season = grown.filter((g) => pickedIn(g.entries, year).length > 0);
+    const season = grown.filter((g) => pickedOf(g.entries, year).length > 0);
     const had = season.reduce((s, g) => s + (g.planting.plants ?? 0), 0);
-    const days = season.flatMap((g) => pickedIn(g.entries, year).map((p) => p.day)).sort();
+    const days = season.flatMap((g) => pickedOf(g.entries, year).map((p) => p.day)).sort();
     const enough = plantsEnough(crop, tasteOf(crop), had, own, days.length > 0 ? [days[0]!, days.at(-1)!] : null);
     return enough && had > 0 ? [enough] : [];
   });

@@ -1,5 +1,6 @@
 import Database from "better-sqlite3";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { tidyUp } from "#core/fixtures/memory";
 import { placesWithLots } from "#core/keeping/room";
 import { outlookOf } from "#core/planning/outlook";
 import { picksInHouse, picksLately, picksOf, picksSince, weighedAgain } from "#core/weighing/by-planting";
@@ -121,6 +122,21 @@ describe("a log of many seasons", () => {
     expect(picksOf(hand, "old-0")).toHaveLength(A_SEASON);
     expect(hand.atHand).toBeUndefined();
     cold.$client.close();
+  });
+
+  it("holds nothing of the log before it, however many picks are logged", async () => {
+    let { snapshot } = gardenNow();
+    const logs = Array.from({ length: 5 }, (_, k) => {
+      const one = blankPick({ id: `n${k}`, plantingId: "tom-wall", at: AT, grossG: 500 });
+      snapshot = { ...snapshot, picks: [...snapshot.picks, one] };
+      const log = logOf(snapshot);
+      expect(log.asked().totals.picks).toBe(log.entries.length);
+      return new WeakRef(log.entries);
+    });
+    // what a weak reference points to is held to the end of the turn in which it was made
+    await new Promise((resolve) => setImmediate(resolve));
+    tidyUp();
+    expect(logs.map((log) => log.deref() !== undefined)).toEqual([false, false, false, false, true]);
   });
 
   it("is read a portion at a time, and whole though picks are logged in between, here and elsewhere", () => {

@@ -3,7 +3,7 @@ import type { Handbook } from "../handbook/index";
 import { type Place, type PlaceKind, placeKindFor } from "../household/place";
 import { lotParts } from "../weighing/lots";
 import { isCrop, isUnripe, type PickPart } from "../weighing/pick";
-import type { LoggedPick } from "../weighing/pick-log";
+import { type LoggedPick, reckonedOf } from "../weighing/pick-log";
 import { curingOf } from "./curing";
 import type { LotSeed } from "./lot";
 
@@ -43,7 +43,7 @@ export function seedsOf(
     (places.find((p) => p.kind === (part === "seed-heads" ? "airy" : "fridge")) ?? null)?.id ?? null;
   return entries.flatMap((e) => {
     if (!plantings.has(e.pick.plantingId)) return [];
-    return lotParts(e.pick, e.reckoned, e.pieceG).map(
+    return lotParts(e.pick, reckonedOf(e), e.pieceG).map(
       (part): LotSeed => ({
         ...part,
         note: part.note || e.pick.note,

@@ -5,7 +5,7 @@ import type { Planting } from "../garden/planting";
 import type { Crop } from "../handbook/crop";
 import type { Lot } from "../keeping/lot";
 import { isCrop } from "../weighing/pick";
-import type { LoggedPick } from "../weighing/pick-log";
+import { type LoggedPick, reckonedOf } from "../weighing/pick-log";
 import { figuresOf } from "./planting-figures";
 import { medianOf } from "./yields";
 
@@ -80,7 +80,7 @@ export function figuresByPlanting(grown: readonly Grown[], split: Exclude<Split,
     }[split];
     if (group === "") return [];
     const f = figuresOf(planting, bed, crop, g.entries);
-    const counted = g.entries.filter((e) => isCrop(e.pick) && (e.pick.count ?? 0) > 0 && !e.reckoned.estimated);
+    const counted = g.entries.filter((e) => isCrop(e.pick) && (e.pick.count ?? 0) > 0 && !e.estimated);
     const pieces = counted.reduce((s, e) => s + (e.pick.count ?? 0), 0);
     const values: Figured["values"] = {};
     put(values, "per-plant", f.perPlantG);
@@ -106,7 +106,9 @@ export function figuresByPick(grown: readonly Grown[]): Figured[] {
       put(
         values,
         "sound",
-        e.pick.grade !== "sound" ? 0 : 1 - apart.reduce((s, x) => s + (x.massG ?? 0), 0) / Math.max(e.reckoned.netG, 1),
+        e.pick.grade !== "sound"
+          ? 0
+          : 1 - apart.reduce((s, x) => s + (x.massG ?? 0), 0) / Math.max(reckonedOf(e).netG, 1),
       );
       return [
         {

@@ -61,7 +61,7 @@ export function sumsOf(
   const span = days.length > 1 ? daysBetween(days[0]!, days.at(-1)!) + 1 : null;
   const timed = crops.filter((e) => e.pick.minutes !== null);
   const counted = crops.filter((e) => e.pick.count !== null && e.pick.count > 0);
-  const weighedCounted = counted.filter((e) => !e.reckoned.estimated);
+  const weighedCounted = counted.filter((e) => !e.estimated);
   const ground = groundOf(planting, crop);
   const space = ground === null ? null : ratio(ground, planting.plants);
   return {
@@ -76,7 +76,7 @@ export function sumsOf(
     perMetrePicking: ratio(massG, planting.rowM === null ? null : planting.rowM * days.length),
     weighedPerPlant: ratio(
       sum(
-        crops.filter((e) => !e.reckoned.estimated),
+        crops.filter((e) => !e.estimated),
         (e) => e.net,
       ),
       planting.plants,

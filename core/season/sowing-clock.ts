@@ -9,7 +9,8 @@ import { lightShare, STILL_HOURS } from "../planting/light";
 import { bedDay, bedMinC } from "../weather/bed-night";
 import { type Climate, usualDay } from "../weather/climate";
 import type { WeatherDay } from "../weather/daily";
-import { type FrostDate, firstFrosts, frostDay } from "../weather/frost-dates";
+import { firstFrostsFelt, frostDay } from "../weather/frost-dates";
+import { ofRecord } from "../weather/of-record";
 
 export type Site = {
   climate: Climate;
@@ -30,11 +31,31 @@ const usualYear = ({ climate, latitudeDeg, bed }: Site): UsualYear =>
     }),
   );
 
-/** Warmth that a day usually brings a crop in a bed, light counted, °C·day. */
-function usualGrowth(crop: Crop, day: Day, site: Site): number {
-  const usual = usualYear(site)[dayOfYear(day)]!;
-  return usual.share === 0 ? 0 : warmth(usual, crop) * usual.share;
+/**
+ * Warmth that a crop in a bed usually gathers, light counted, °C·day: after a day, after two and so on without end, the first
+ * of them `from`. Counted by the days of the year, not by dates: this runs for every crop, way of starting and bed of a page.
+ * @param step 1 forwards in time, -1 back
+ */
+function* gathered(crop: Crop, from: Day, step: 1 | -1, site: Site): Generator<number> {
+  const usual = usualYear(site);
+  let year = Number(from.slice(0, 4));
+  let at = dayOfYear(from);
+  let last = dayOfYear(`${year}-12-31`);
+  let sum = 0;
+  for (;;) {
+    const day = usual[at]!;
+    if (day.share > 0) sum += warmth(day, crop) * day.share;
+    yield sum;
+    at += step;
+    if (at >= 1 && at <= last) continue;
+    year += step;
+    last = dayOfYear(`${year}-12-31`);
+    at = step === 1 ? 1 : last;
+  }
 }
+
+/** No crop is ready at once, however cold its usual days, °C·day (own choice). */
+const LEAST_DD = 20;
 
 /**
  * Warmth a crop needs from its start to its first pick, °C·day: what the site usually gathers in the middle of its days
@@ -50,40 +71,47 @@ export function neededWarmth(
   const range = packet ?? crop.days[how];
   if (!range) return null;
   const days = Math.round((range[0] + range[1]) / 2);
-  const usual = usualStartIn(crop, 2025, site.latitudeDeg);
   const open = { ...site, bed: { cover: "none" as const, nightOffsetC: 0, sunHours: 8 } };
-  let sum = 0;
-  for (let k = 0; k < days; k++) sum += usualGrowth(crop, addDays(usual, k), open);
-  return Math.max(20, sum);
+  let left = days;
+  let needDd = LEAST_DD;
+  for (const sum of gathered(crop, usualStartIn(crop, 2025, site.latitudeDeg), 1, open)) {
+    if (left-- <= 0) break;
+    needDd = Math.max(LEAST_DD, sum);
+  }
+  return needDd;
 }
 
 /** The usual start of a crop in a year; half a year later in the south. */
 export const usualStartIn = (crop: Pick<Crop, "usualStart">, year: number, latitudeDeg: number): Day =>
   inGrowingYear(year, crop.usualStart, latitudeDeg);
 
-/** Nothing is waited for longer than this, days. */
-const LONGEST = 400;
 /** Sums of the same days in another order are the same sum, °C·day. */
 const ROUNDING = 1e-6;
 
-/** The day on which a crop started on a day is usually first picked; null: not within 400 days. */
-export function readyDay(crop: Crop, start: Day, needDd: number, site: Site): Day | null {
-  let sum = 0;
-  for (let k = 0; k < LONGEST; k++) {
-    sum += usualGrowth(crop, addDays(start, k), site);
-    if (sum >= needDd - ROUNDING) return addDays(start, k + 1);
+/** Nothing is waited for longer than this, days. */
+const LONGEST = 400;
+
+/** How many days it takes until a crop has usually gathered enough; null: not within 400. */
+function daysUntil(crop: Crop, from: Day, step: 1 | -1, needDd: number, site: Site): number | null {
+  let days = 0;
+  for (const sum of gathered(crop, from, step, site)) {
+    days += 1;
+    if (sum >= needDd - ROUNDING) return days;
+    if (days === LONGEST) break;
   }
   return null;
 }
 
+/** The day on which a crop started on a day is usually first picked; null: not within 400 days. */
+export function readyDay(crop: Crop, start: Day, needDd: number, site: Site): Day | null {
+  const days = daysUntil(crop, start, 1, needDd, site);
+  return days === null ? null : addDays(start, days);
+}
+
 /** The last day on which a crop can be started to be ready on a day or before; null: not within 400 days. */
 export function lastStartFor(crop: Crop, ready: Day, needDd: number, site: Site): Day | null {
-  let sum = 0;
-  for (let k = 1; k <= LONGEST; k++) {
-    sum += usualGrowth(crop, addDays(ready, -k), site);
-    if (sum >= needDd - ROUNDING) return addDays(ready, -k);
-  }
-  return null;
+  const days = daysUntil(crop, addDays(ready, -1), -1, needDd, site);
+  return days === null ? null : addDays(ready, -days);
 }
 
 /**
@@ -99,32 +127,13 @@ export function frostLimit(
   bed: Pick<Bed, "cover" | "nightOffsetC">,
   risk: number,
 ): Day | null {
-  const { years, datesOf } = frostsIn(record, latitudeDeg, bed);
-  const dates = datesOf(crop.weather.killC);
+  const { killC } = crop.weather;
+  const dates = ofRecord(record, `first-in-bed ${latitudeDeg} ${bed.cover} ${bed.nightOffsetC} ${killC}`, () =>
+    firstFrostsFelt(record, latitudeDeg, killC, (w) => bedMinC(w, bed)),
+  );
+  const years = ofRecord(record, "years", () => new Set(record.map((w) => w.day.slice(0, 4))).size);
   return dates.length < Math.max(2, years / 2) ? null : frostDay(dates, risk, year, latitudeDeg);
 }
-
-type Frosts = { years: number; datesOf: (limitC: number) => FrostDate[] };
-const frostsKnown = keptWith<readonly WeatherDay[]>();
-
-/** First autumn frosts in a bed by how cold, each worked out once for a record. */
-const frostsIn = (
-  record: readonly WeatherDay[],
-  latitudeDeg: number,
-  bed: Pick<Bed, "cover" | "nightOffsetC">,
-): Frosts =>
-  frostsKnown(record, `${latitudeDeg} ${bed.cover} ${bed.nightOffsetC}`, () => {
-    const felt = record.map((w) => ({ ...w, tempMinC: bedMinC(w, bed) }));
-    const byLimit = new Map<number, FrostDate[]>();
-    return {
-      years: new Set(record.map((w) => w.day.slice(0, 4))).size,
-      datesOf(limitC: number) {
-        const dates = byLimit.get(limitC) ?? firstFrosts(felt, latitudeDeg, limitC);
-        byLimit.set(limitC, dates);
-        return dates;
-      },
-    };
-  });
 
 export type LastSowing = {
   how: Start;
@@ -158,6 +167,8 @@ export function lightEnds(year: number, latitudeDeg: number): Day {
   return addDays(midsummer, 200);
 }
 
+const darkKnown = keptWith<Climate>();
+
 /**
  * The last date on which a crop can be sown, set out or planted to ripen before the frost percentile the gardener
  * accepts: back from that frost, less the days for which it should be picked, by the warmth the site usually gathers and
@@ -173,7 +184,7 @@ export function lastSowings(
 ): LastSowing[] {
   if (crop.days.yearly) return [];
   const frost = frostLimit(crop, record, year, site.latitudeDeg, site.bed, risk);
-  const dark = lightEnds(year, site.latitudeDeg);
+  const dark = darkKnown(site.climate, `${year} ${site.latitudeDeg}`, () => lightEnds(year, site.latitudeDeg));
   const limitBy = frost !== null && frost < dark ? "frost" : "light";
   const limit = limitBy === "frost" ? frost! : dark;
   return STARTS.flatMap((how): LastSowing[] => {

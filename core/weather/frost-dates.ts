@@ -9,20 +9,32 @@ export type FrostDate = { year: number; day: Day; after: number };
  * The first day from midsummer on with a minimum at or below a limit, for each year of a record that covers autumn.
  * @param limitC 0 for frost; −2.2 for a killing freeze (Koss et al. 1988)
  */
-export function firstFrosts(record: readonly WeatherDay[], latitudeDeg: number, limitC = 0): FrostDate[] {
-  const start = latitudeDeg >= 0 ? "07-01" : "01-01";
-  return ofRecord(record, `first ${start} ${limitC}`, () => {
-    const years = new Map<number, FrostDate>();
-    for (const d of record) {
-      if (d.tempMinC > limitC) continue;
-      const year = Number(d.day.slice(0, 4));
-      const from = `${year}-${start}`;
-      if (d.day < from || years.has(year)) continue;
-      years.set(year, { year, day: d.day, after: daysBetween(from, d.day) });
-    }
-    return [...years.values()].sort((a, b) => a.year - b.year);
-  });
+export const firstFrosts = (record: readonly WeatherDay[], latitudeDeg: number, limitC = 0): FrostDate[] =>
+  ofRecord(record, `first ${yearStart(latitudeDeg)} ${limitC}`, () =>
+    firstFrostsFelt(record, latitudeDeg, limitC, (d) => d.tempMinC),
+  );
+
+/** The same where a night's minimum is another one than the station's: in a hollow, under a cover. @param minC of a day, °C */
+export function firstFrostsFelt(
+  record: readonly WeatherDay[],
+  latitudeDeg: number,
+  limitC: number,
+  minC: (day: WeatherDay) => number,
+): FrostDate[] {
+  const start = yearStart(latitudeDeg);
+  const years = new Map<number, FrostDate>();
+  for (const d of record) {
+    if (minC(d) > limitC) continue;
+    const year = Number(d.day.slice(0, 4));
+    const from = `${year}-${start}`;
+    if (d.day < from || years.has(year)) continue;
+    years.set(year, { year, day: d.day, after: daysBetween(from, d.day) });
+  }
+  return [...years.values()].sort((a, b) => a.year - b.year);
 }
+
+/** From when autumn's frosts are counted: midsummer in the north, the new year in the south. */
+const yearStart = (latitudeDeg: number): string => (latitudeDeg >= 0 ? "07-01" : "01-01");
 
 /** The last day before midsummer with a minimum at or below a limit, for each year. */
 export function lastFrosts(record: readonly WeatherDay[], latitudeDeg: number, limitC = 0): FrostDate[] {
@@ -58,7 +70,7 @@ export function quantile(values: readonly number[], share: number): number {
  */
 export function frostDay(dates: readonly FrostDate[], share: number, year: number, latitudeDeg: number): Day | null {
   if (dates.length < 2) return null;
-  const start = `${year}-${latitudeDeg >= 0 ? "07-01" : "01-01"}`;
+  const start = `${year}-${yearStart(latitudeDeg)}`;
   return addDays(
     start,
     Math.round(

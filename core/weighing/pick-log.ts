@@ -7,13 +7,8 @@ import { lotParts } from "./lots";
 import { type Net, netOf } from "./net";
 import { type Grade, isCrop, type PickRecord, type Way } from "./pick";
 
-/** A pick with the names and figures that the log shows. */
-export type LoggedPick = {
-  pick: PickRecord;
-  reckoned: Net;
-  /** weight without tops, g */
-  net: number;
-  at: string;
+/** What all picks of a planting are named and reckoned by. */
+export type PickedFrom = {
   /** crop and kind, as people are told */
   name: string;
   /** the kind alone; the crop where none is named */
@@ -21,27 +16,60 @@ export type LoggedPick = {
   crop: string;
   cropId: string;
   bed: string;
-  by: string;
+  /** share of the weight that is tops, 0 to 1 */
+  topsShare: number;
+  /** usual mass of one piece, g */
   pieceG: number;
 };
 
+/** A pick with the names and figures that the log shows. */
+export type LoggedPick = PickedFrom & {
+  pick: PickRecord;
+  at: string;
+  by: string;
+  /** weight without tops, g */
+  net: number;
+  /** whether any part of it is reckoned rather than weighed */
+  estimated: boolean;
+};
+
+/** What the picks of a planting are named and reckoned by. @param bed its name */
+export const pickedFrom = (planting: Pick<Planting, "kind">, crop: Crop, bed: string): PickedFrom => ({
+  name: plantingName(planting, crop),
+  kind: planting.kind || crop.name,
+  crop: crop.name,
+  cropId: crop.id,
+  bed,
+  topsShare: crop.topsShare,
+  pieceG: crop.yield.pieceG,
+});
+
 /** A pick named and reckoned. */
-export function logged(pick: PickRecord, planting: Pick<Planting, "kind">, crop: Crop, bed: string): LoggedPick {
-  const reckoned = netOf(pick, crop.topsShare, crop.yield.pieceG);
+export const logged = (pick: PickRecord, planting: Pick<Planting, "kind">, crop: Crop, bed: string): LoggedPick =>
+  loggedFrom(pick, pickedFrom(planting, crop, bed));
+
+/** The same by names at hand. A log may hold a hundred thousand: of each is kept what many pages ask for, and no more. */
+export function loggedFrom(pick: PickRecord, from: PickedFrom): LoggedPick {
+  const { trimmedG, estimated } = netOf(pick, from.topsShare, from.pieceG);
+  // written out: a copy of the names with more put to it would be an object of a shape of its own each time
   return {
     pick,
-    reckoned,
-    net: reckoned.trimmedG,
     at: pick.at,
-    name: plantingName(planting, crop),
-    kind: planting.kind || crop.name,
-    crop: crop.name,
-    cropId: crop.id,
-    bed,
     by: pick.by,
-    pieceG: crop.yield.pieceG,
+    net: trimmedG,
+    estimated,
+    name: from.name,
+    kind: from.kind,
+    crop: from.crop,
+    cropId: from.cropId,
+    bed: from.bed,
+    topsShare: from.topsShare,
+    pieceG: from.pieceG,
   };
 }
+
+/** Gross, tare and net of a pick of the log. */
+export const reckonedOf = (e: LoggedPick): Net => netOf(e.pick, e.topsShare, e.pieceG);
 
 /** What some picks come to. Weighed and estimated never mix, and by-products are not counted as crop. */
 export type Totals = {
@@ -64,7 +92,7 @@ function put(t: Totals, massG: number, estimated: boolean, count: number | null,
 function putWhole(t: Totals, e: LoggedPick): void {
   t.picks += 1;
   t.minutes += e.pick.minutes ?? 0;
-  put(t, e.net, e.reckoned.estimated, e.pick.count, isCrop(e.pick));
+  put(t, e.net, e.estimated, e.pick.count, isCrop(e.pick));
 }
 const tidy = (t: Totals): Totals => ({
   ...t,
@@ -183,7 +211,7 @@ function byParts(entries: readonly LoggedPick[], by: "grade" | "way"): Group[] {
       putWhole(of(e.pick[by]), e);
       continue;
     }
-    for (const [i, lot] of lotParts(e.pick, e.reckoned, e.pieceG).entries()) {
+    for (const [i, lot] of lotParts(e.pick, reckonedOf(e), e.pieceG).entries()) {
       const t = of(lot[by]);
       if (i === 0) {
         t.picks += 1;
