@@ -47,6 +47,8 @@ function frozen<T>(value: T): T {
   return Object.freeze(value);
 }
 
+/** As many rows that were written are put in their places one by one. */
+const FEW = 200;
 /** So many places of a file are read at a time. */
 const PORTION = 4000;
 /** As many digits as tell any two numbers apart; the database's own JSON has two too few. */
@@ -94,6 +96,13 @@ function readerOf<Row>(table: SQLiteTable) {
       // with nothing in the table its ends are null
       for (let from = ends?.first ?? 1; from <= (ends?.last ?? 0); from += PORTION)
         yield rowsIn(text.get({ from, to: from + PORTION - 1 }));
+    },
+    *keyed(db: Db, key: string, keys: readonly string[]): Generator<Row[]> {
+      const column = getTableColumns(table)[key]!;
+      for (let from = 0; from < keys.length; from += PORTION) {
+        const some = JSON.stringify(keys.slice(from, from + PORTION));
+        yield this.where(db, sql`${column} in (select value from json_each(${some}))`);
+      }
     },
     /** Each condition finds its rows by an index of its own. */
     where(db: Db, ...any: SQL[]): Row[] {
@@ -150,19 +159,25 @@ export function split<N extends TableName>(name: N, isFit: (row: RowOf<N>) => bo
   const read = readerOf<RowOf<N>>(SQL_TABLES[name] as SQLiteTable);
   type Kept = { count: number; rows: Split<N>; byKey: Map<unknown, RowOf<N>> | null };
   const memo = new WeakMap<Db, Kept>();
-  type Begun = { count: number; rows: Split<N>; rest: Generator<RowOf<N>[]>; before: Kept["byKey"] };
+  /** A reading that has begun: of the whole table, or where `known` holds it of what was `written` since. */
+  type Begun = {
+    count: number;
+    rows: Split<N>;
+    rest: Generator<RowOf<N>[]>;
+    known: Kept | null;
+    written: Set<unknown>;
+  };
   const begun = new WeakMap<Db, Begun>();
   const reader = (db: Db): Split<N> => {
     const known = patchable(db);
-    if (!known) {
+    const written = known ? writtenSince(db, known) : null;
+    if (!known || written!.length > FEW) {
       while (!readOn(db));
       return memo.get(db)!.rows;
     }
-    const { count } = touchesOf(db, name);
-    if (known.count === count) return known.rows;
-    const written = writtenSince(db, known);
+    if (written!.length === 0) return known.rows;
     known.rows = patched(db, known.rows, byKeyOf(known), new Set(written as string[]));
-    known.count = count;
+    known.count = touchesOf(db, name).count;
     return known.rows;
   };
   const where = (db: Db, ...any: SQL[]) =>
@@ -193,29 +208,42 @@ export function split<N extends TableName>(name: N, isFit: (row: RowOf<N>) => bo
   }
 
   function readOn(db: Db): boolean {
-    if (patchable(db)) return true;
-    const { count } = touchesOf(db, name);
-    const before = begun.get(db);
-    const known = memo.get(db);
-    // what was written in between may lie in a portion that is read already
-    const now =
-      before?.count === count
-        ? before
-        : { count, rows: { fit: [], unfit: [] }, rest: read.portions(db), before: known ? byKeyOf(known) : null };
-    begun.set(db, now);
+    const known = patchable(db);
+    const written = known ? writtenSince(db, known) : [];
+    if (known && written.length <= FEW) return true;
+    const now = reading(db, known, written);
+    const before = now.known ?? memo.get(db);
     const { value, done } = now.rest.next();
     for (const row of value ?? []) {
-      const was = now.before?.get(row[key]);
+      const was = before && byKeyOf(before).get(row[key]);
       const kept = was && alike(was, row) ? was : row;
       (isFit(kept) ? now.rows.fit : now.rows.unfit).push(kept);
     }
     if (!done) return false;
+    const rows = now.known ? merged(now.known.rows, now) : now.rows;
     // as they lie they are nearly in order, which sorts faster here than in the database
-    now.rows.fit.sort(compare);
-    now.rows.unfit.sort(compare);
-    memo.set(db, { count, rows: now.rows, byKey: null });
+    rows.fit.sort(compare);
+    rows.unfit.sort(compare);
+    memo.set(db, { count: now.count, rows, byKey: null });
     begun.delete(db);
     return true;
+  }
+
+  /** The reading that has begun; another one where something was written in between, which may lie where it has been. */
+  function reading(db: Db, known: Kept | null, written: readonly (string | null)[]): Begun {
+    const { count } = touchesOf(db, name);
+    const before = begun.get(db);
+    if (before?.count === count) return before;
+    const rest = known ? read.keyed(db, String(key), written as string[]) : read.portions(db);
+    const now = { count, rows: { fit: [], unfit: [] }, rest, known, written: new Set<unknown>(written) };
+    begun.set(db, now);
+    return now;
+  }
+
+  /** The lists before without the rows that were written, and these as they are now, in no order. */
+  function merged(before: Split<N>, { rows, written }: Begun): Split<N> {
+    const stayed = (list: readonly RowOf<N>[]) => list.filter((row) => !written.has(row[key]));
+    return { fit: stayed(before.fit).concat(rows.fit), unfit: stayed(before.unfit).concat(rows.unfit) };
   }
 
   /** The lists with the changed rows put in the place of what they were; the lists before are left as they were. */

@@ -1,5 +1,5 @@
 import { randomBytes } from "node:crypto";
-import { desc, eq, getTableColumns, sql } from "drizzle-orm";
+import { desc, eq, getTableColumns, is, Param, Placeholder, sql } from "drizzle-orm";
 import type { SQLiteColumn, SQLiteTable } from "drizzle-orm/sqlite-core";
 import { TABLE_NAMES, type TableName } from "#formats/tables";
 import type { Db } from "./open";
@@ -185,7 +185,6 @@ export const revision = lastSeq;
 
 /** Statements of a table, prepared once for each open database: an import writes thousands of rows. */
 type Statements = {
-  columns: string[];
   read: { get(values: Record<string, unknown>): unknown };
   write: { run(values: Record<string, unknown>): unknown };
 };
@@ -199,21 +198,30 @@ function statementsOf(db: Db, name: TableName): Statements {
   const table = SQL_TABLES[name] as SQLiteTable;
   const columns = Object.keys(getTableColumns(table));
   const values = Object.fromEntries(columns.map((c) => [c, sql.placeholder(c)]));
+  const upsert = db
+    .insert(table)
+    .values(values as never)
+    .onConflictDoUpdate({ target: keyColumn(name), set: values as never })
+    .toSQL();
+  const write = db.$client.prepare(upsert.sql);
+  const encoders = upsert.params.map(encoderOf);
   const made: Statements = {
-    columns,
     read: db
       .select()
       .from(table)
       .where(eq(keyColumn(name), sql.placeholder("key")))
       .prepare(),
-    write: db
-      .insert(table)
-      .values(values as never)
-      .onConflictDoUpdate({ target: keyColumn(name), set: values as never })
-      .prepare(),
+    write: { run: (row) => write.run(encoders.map((encode) => encode(row))) },
   };
   known.set(name, made);
   return made;
+}
+
+/** How a parameter of a statement is taken from a row: looked up once, where Drizzle looks for each row it writes. */
+function encoderOf(param: unknown): (row: Record<string, unknown>) => unknown {
+  if (!is(param, Param) || !is(param.value, Placeholder)) throw new TypeError("a parameter that is no value of a row");
+  const { value, encoder } = param;
+  return (row) => encoder.mapToDriverValue(row[value.name] ?? null);
 }
 
 /** One row by its key, as the journal and the kept rows read it. */
@@ -223,8 +231,7 @@ export function readRow(db: Db, name: TableName, key: string): Record<string, un
 
 function writeRow(db: Db, name: TableName, row: Record<string, unknown>): void {
   touch(db, name, String(row[keyOf(name)]));
-  const { columns, write } = statementsOf(db, name);
-  write.run(Object.fromEntries(columns.map((c) => [c, row[c] ?? null])));
+  statementsOf(db, name).write.run(row);
 }
 
 function deleteRow(db: Db, name: TableName, key: string): void {
@@ -245,4 +252,4 @@ const canonical = (value: unknown): unknown =>
         )
       : value;
 const sameRow = (a: Record<string, unknown> | null, b: Record<string, unknown> | null): boolean =>
-  JSON.stringify(canonical(a)) === JSON.stringify(canonical(b));
+  a === null || b === null ? a === b : JSON.stringify(canonical(a)) === JSON.stringify(canonical(b));

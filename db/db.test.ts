@@ -9,8 +9,9 @@ import { demoGarden } from "#standins/demo-garden";
 import { archiveOf, restoreArchive } from "./archive";
 import { change, listChanges, orderedId, revision, type TableName, undo, undoable } from "./change";
 import { gardenOfSchema, RELEASED } from "./fixtures";
-import { gardenOf, snapshotOf } from "./garden";
+import { gardenOf, readLogOn, snapshotOf } from "./garden";
 import { type Db, databaseFile, openGarden } from "./open";
+import { toldOf } from "./others";
 import { findBed, removeBed, removePlanting, saveBed } from "./plot";
 import { listRounds, removePick, replacePlan, saveCheck, savePick } from "./work";
 
@@ -156,6 +157,51 @@ describe("picks kept in memory", () => {
     change(other, "from elsewhere", AT, (c) => c.put("picks", { ...one, id: "elsewhere", grossG: 9000 }));
     other.$client.close();
     expect(kept()).toEqual(truth());
+  });
+});
+
+describe("many picks written by a thread that says which", () => {
+  it("are put in their places among those in memory, which stay the same objects, while others may log one", () => {
+    restoreArchive(db, demo, AT);
+    const before = snapshotOf(db).picks;
+    const other = openGarden(dir);
+    const like = demo.picks[0]!;
+    const added = Array.from({ length: 9000 }, (_, k) => ({
+      ...like,
+      id: `m${k}`,
+      at: `2026-08-0${1 + (k % 9)}T10:00`,
+    }));
+    const gone = before[3]!.id;
+    const changed = { ...before[5]!, grossG: 4321 };
+    const id = change(other, "many", AT, (c) => {
+      for (const p of [...added, changed]) c.put("picks", p);
+      c.remove("picks", gone);
+    });
+    toldOf(db, id!, { table: "picks", keys: [...added.map((p) => p.id), changed.id, gone] });
+    let portions = 0;
+    while (!readLogOn(db)) {
+      portions += 1;
+      // one logged meanwhile has it begin again
+      if (portions === 2) change(db, "one", AT, (c) => c.put("picks", { ...like, id: "one", at: "2026-08-02T09:00" }));
+    }
+    expect(portions).toBeGreaterThan(3);
+    const raw = new Database(databaseFile(dir), { readonly: true });
+    expect(snapshotOf(db).picks.map((p) => p.id)).toEqual(
+      raw.prepare("select id from picks order by at, id").pluck().all(),
+    );
+    raw.close();
+    const now = snapshotOf(db).picks;
+    expect(now.find((p) => p.id === changed.id)!.grossG).toBe(4321);
+    const stayed = new Set(now);
+    expect(before.filter((p) => !stayed.has(p)).map((p) => p.id)).toEqual([gone, changed.id]);
+    // taken back by this connection itself, all at once
+    expect(undo(db, id!, AT).ok).toBe(true);
+    expect(snapshotOf(db).picks.map((p) => p.id)).toEqual(
+      [...before.map((p) => ({ id: p.id, at: p.at })), { id: "one", at: "2026-08-02T09:00" }]
+        .sort((a, b) => (a.at === b.at ? (a.id < b.id ? -1 : 1) : a.at < b.at ? -1 : 1))
+        .map((p) => p.id),
+    );
+    other.$client.close();
   });
 });
 

@@ -1,4 +1,4 @@
-import { count, desc, gte, inArray, isNotNull } from "drizzle-orm";
+import { count, desc, gte, inArray, isNotNull, sql } from "drizzle-orm";
 import { addDays } from "#core/calendar/day";
 import type { Window } from "#core/calendar/windows";
 import { localTimeOf } from "#core/calendar/zone";
@@ -106,6 +106,14 @@ const howMany = (db: Db): number => db.select({ picks: count() }).from(t.picks).
 
 /** Reads a portion of a log that still lies unread; true when there is nothing left to be read. */
 export const readLogOn = (db: Db): boolean => picks.readOn(db);
+
+/** The picks of the log between two times, and those with one of some ids, without reading the rest of it. */
+export const picksAlike = (db: Db, from: string, to: string, ids: readonly string[]): PickRecord[] =>
+  picks.where(
+    db,
+    sql`${t.picks.at} between ${from} and ${to}`,
+    sql`${t.picks.id} in (select value from json_each(${JSON.stringify(ids)}))`,
+  );
 
 /** The picks of a garden. Of a long log those at hand are read first, and the rest when somebody asks for all of it. */
 function picked(db: Db): Picked {

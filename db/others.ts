@@ -8,7 +8,9 @@ import { touch } from "./touches";
  * wrote; the journal, which every change is written into, tells what. So a station's record that came in does not make
  * anybody read a hundred thousand picks again.
  */
-type Seen = { version: unknown; seq: number; own: Set<string> };
+type Seen = { version: unknown; seq: number; own: Set<string>; told: Map<string, Wrote> };
+/** Rows of a table that an entry of the journal has written. */
+export type Wrote = { table: TableName; keys: readonly string[] };
 const seen = new WeakMap<Db, Seen>();
 
 /** An entry longer than this is not looked into: its tables are read anew. */
@@ -16,6 +18,9 @@ const LOOKED_INTO = 60_000;
 
 /** Notes an entry of the journal, by its id, as this connection's own. */
 export const ownEntry = (db: Db, id: string): void => void seen.get(db)?.own.add(id);
+
+/** Notes which rows another connection has written in an entry of the journal: it need not be looked into then, however long. */
+export const toldOf = (db: Db, id: string, wrote: Wrote): void => void seen.get(db)?.told.set(id, wrote);
 
 type Row = { id: string; tables: string | null; entries: string | null };
 
@@ -25,7 +30,7 @@ export function noticeOthers(db: Db): void {
   const known = seen.get(db);
   if (known?.version === version) return;
   const seq = lastSeq(db);
-  seen.set(db, { version, seq, own: new Set() });
+  seen.set(db, { version, seq, own: new Set(), told: new Map() });
   if (!known) return;
   const rows = db.$client
     .prepare(
@@ -37,8 +42,10 @@ export function noticeOthers(db: Db): void {
   if (foreign.length === 0 || foreign.some((row) => row.tables === null))
     for (const name of TABLE_NAMES) touch(db, name, null);
   else
-    for (const { tables, entries } of foreign) {
-      if (entries === null) for (const name of JSON.parse(tables!) as TableName[]) touch(db, name, null);
+    for (const { id, tables, entries } of foreign) {
+      const told = known.told.get(id);
+      if (told) for (const key of told.keys) touch(db, told.table, key);
+      else if (entries === null) for (const name of JSON.parse(tables!) as TableName[]) touch(db, name, null);
       else for (const e of JSON.parse(entries) as JournalEntry[]) touch(db, e.table as TableName, e.key);
     }
 }

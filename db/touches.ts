@@ -4,8 +4,8 @@ import type { Db } from "./open";
 /** How often each table has been written to by this process, and the last rows that were. */
 export type Touches = { count: number; keys: (string | null)[] };
 const touches = new WeakMap<Db, Map<TableName, Touches>>();
-/** Rows remembered as written; beyond them a table is read anew. */
-const REMEMBERED = 200;
+/** Rows remembered as written; beyond twice as many a table is read anew. */
+const REMEMBERED = 25_000;
 /** What this process has written to a table so far. */
 export const touchesOf = (db: Db, name: TableName): Touches => {
   const all = touches.get(db) ?? new Map<TableName, Touches>();
@@ -22,5 +22,5 @@ export const touch = (db: Db, name: TableName, key: string | null): void => {
   const t = touchesOf(db, name);
   t.count += 1;
   t.keys.push(key);
-  if (t.keys.length > REMEMBERED) t.keys.shift();
+  if (t.keys.length > 2 * REMEMBERED) t.keys = t.keys.slice(-REMEMBERED);
 };

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { isDay } from "#core/calendar/day";
+import { groupBy } from "#core/group-by";
 import {
   type ForecastDay,
   forecastDaySchema,
@@ -94,13 +95,11 @@ function readEnsembleCsv(text: string): ReadResult<ReadForecast> {
   const { headings, rows } = table.value;
   const memberAt = headings.findIndex((h) => h.toLowerCase() === "member");
   const dateAt = headings.findIndex((h) => h.toLowerCase() === "date");
-  const byMember = new Map<string, typeof rows>();
-  const errors: LocatedError[] = [];
-  for (const row of rows) {
-    const name = (row.cells[memberAt] ?? "").trim();
-    if (name === "") errors.push({ row: row.line, column: "member", message: "says no member" });
-    else byMember.set(name, [...(byMember.get(name) ?? []), row]);
-  }
+  const byMember = groupBy(rows, (row) => (row.cells[memberAt] ?? "").trim());
+  const errors = (byMember.get("") ?? []).map(
+    ({ line }): LocatedError => ({ row: line, column: "member", message: "says no member" }),
+  );
+  byMember.delete("");
   if (rows.length === 0) errors.push({ row: null, column: null, message: "the file has a heading but no days" });
   if (byMember.size > MOST_MEMBERS)
     errors.push({

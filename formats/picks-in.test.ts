@@ -19,7 +19,7 @@ const plantings = demo.plantings.map((p) => ({
 }));
 const into = (known: PickRecord[] = []): PicksInto => {
   let n = 0;
-  return { plantings, known, units: "metric", today: "2027-12-31", newId: () => `new-${++n}` };
+  return { plantings, known: () => known, units: "metric", today: "2027-12-31", newId: () => `new-${++n}` };
 };
 const errorsOf = (text: string): string => {
   const read = readPicksCsv(text, into());

@@ -31,7 +31,8 @@ import { readParts } from "./picks-csv";
 /** What a file of picks is read against: the plantings by the names a gardener writes, and the picks there are. */
 export type PicksInto = {
   plantings: readonly (Planting & { bed: string; crop: string; bulk: Bulk })[];
-  known: readonly PickRecord[];
+  /** the picks of the log that some could be: those between two times of theirs, and any with one of some ids */
+  known: (from: string, to: string, ids: readonly string[]) => readonly PickRecord[];
   units: UnitSystem;
   /** no pick is of a day still to come */
   today: Day;
@@ -148,10 +149,8 @@ export function* readingPicksCsv(
   if (errors.length > 0) return { ok: false, errors };
 
   const find = finder(into.plantings);
-  const ids = new Set(into.known.map((p) => p.id));
-  const same = (p: PickRecord) => `${p.plantingId} ${p.at} ${p.grossG} ${p.count}`;
-  const seen = new Set(into.known.map(same));
-  const result: PicksIn = { picks: [], already: 0, estimated: 0 };
+  const picks: PickRecord[] = [];
+  const given: string[] = [];
   const all = table.value.rows;
   for (const [done, { line, cells }] of all.entries()) {
     if (errors.length >= MOST_ERRORS) break;
@@ -163,16 +162,30 @@ export function* readingPicksCsv(
     };
     const pick = readRow(cell, wrong, find, into, (column) => unitOf(names[at[column]] ?? ""));
     if (!pick) continue;
-    if (ids.has(pick.id) || seen.has(same(pick))) {
-      result.already += 1;
-      continue;
-    }
+    picks.push(pick);
+    if (cell("id") !== "") given.push(pick.id);
+  }
+  return errors.length > 0 ? { ok: false, errors } : { ok: true, value: withoutKnown(picks, given, into), notes: [] };
+}
+
+/** The picks that are not in the log yet, each once. @param given ids that the table itself gives */
+function withoutKnown(picks: readonly PickRecord[], given: readonly string[], into: PicksInto): PicksIn {
+  const times = picks.map((p) => p.at).sort();
+  const known = picks.length === 0 ? [] : into.known(times[0]!, times.at(-1)!, given);
+  const same = (p: PickRecord) => `${p.plantingId} ${p.at} ${p.grossG} ${p.count}`;
+  const ids = new Set(known.map((p) => p.id));
+  const seen = new Set(known.map(same));
+  const fresh = picks.filter((pick) => {
+    if (ids.has(pick.id) || seen.has(same(pick))) return false;
     ids.add(pick.id);
     seen.add(same(pick));
-    result.picks.push(pick);
-    if (pick.estimated) result.estimated += 1;
-  }
-  return errors.length > 0 ? { ok: false, errors } : { ok: true, value: result, notes: [] };
+    return true;
+  });
+  return {
+    picks: fresh,
+    already: picks.length - fresh.length,
+    estimated: fresh.filter((p) => p.estimated).length,
+  };
 }
 
 type Found = PicksInto["plantings"][number];

@@ -1,4 +1,5 @@
 import { isDay } from "#core/calendar/day";
+import { groupBy } from "#core/group-by";
 import { M_PER_S_PER_KMH, M_PER_S_PER_KNOT, M_PER_S_PER_MPH, MM_PER_INCH } from "#core/units/constants";
 import { celsiusFromFahrenheit } from "#core/units/convert";
 import type { WeatherDay } from "#core/weather/daily";
@@ -224,8 +225,7 @@ export function readByColumns(text: string, uses: readonly ColumnUse[]): ReadRes
     ]);
     return readWeatherCsv(writeTable(headingsOut, daily));
   }
-  const byDay = new Map<string, Row[]>();
-  for (const r of read) byDay.set(r.day, [...(byDay.get(r.day) ?? []), r]);
+  const byDay = groupBy(read, (r) => r.day);
   const short: string[] = [];
   const daily: (string | number | null)[][] = [];
   for (const [day, hours] of byDay) {

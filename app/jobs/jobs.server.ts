@@ -1,5 +1,6 @@
 import { addDays, type Day, daysBetween, sayDay, sayNear } from "#core/calendar/day";
 import { plantingName } from "#core/garden/name";
+import { groupBy } from "#core/group-by";
 import { SOURCES } from "#core/handbook/sources";
 import type { Job } from "#core/jobs/due";
 import { jobsOf } from "#core/jobs/jobs";
@@ -199,13 +200,6 @@ export function changeOwnJob(d: GardenNow, typed: Record<string, string>) {
 }
 
 /** Lines of one and the same job drawn together under its words, in the order in which the first of each stands. */
-export function inGroups(lines: readonly JobLine[]): JobLine[][] {
-  const groups = new Map<string, JobLine[]>();
-  for (const line of lines) {
-    const key = `${line.jobId} ${line.what}`;
-    const group = groups.get(key);
-    if (group) group.push(line);
-    else groups.set(key, [line]);
-  }
-  return [...groups.values()];
-}
+export const inGroups = (lines: readonly JobLine[]): JobLine[][] => [
+  ...groupBy(lines, (line) => `${line.jobId} ${line.what}`).values(),
+];

@@ -1,4 +1,5 @@
 import { instantOf } from "#core/calendar/zone";
+import { groupBy } from "#core/group-by";
 import { sayMass, type UnitSystem } from "#core/units/mass";
 import { groupPicks, type LoggedPick, reckonedOf, totalsOf } from "#core/weighing/pick-log";
 import { type PickRow, picksCsvPieces, picksJsonPieces } from "#formats/picks-csv";
@@ -42,14 +43,7 @@ function* rowsOf(found: readonly LoggedPick[]): Generator<PickRow> {
 
 /** What was picked day by day, for a calendar. */
 function daysOf(found: readonly LoggedPick[], units: UnitSystem): PickDay[] {
-  const byDay = new Map<string, LoggedPick[]>();
-  for (const e of found) {
-    const day = e.at.slice(0, 10);
-    const list = byDay.get(day);
-    if (list) list.push(e);
-    else byDay.set(day, [e]);
-  }
-  return [...byDay].sort().map(([day, list]) => {
+  return [...groupBy(found, (e) => e.at.slice(0, 10))].sort().map(([day, list]) => {
     const t = totalsOf(list);
     const kinds = groupPicks(list, "kind");
     const all = sayMass(t.weighedG + t.estimatedG + t.besideG, units);

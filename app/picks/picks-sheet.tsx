@@ -2,9 +2,10 @@ import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { Printer } from "lucide-react";
 import { useSearchParams, useSubmit } from "react-router";
 import { sayDay } from "#core/calendar/day";
+import { groupBy } from "#core/group-by";
 import { figuresOf } from "#core/season/planting-figures";
 import { sayMass } from "#core/units/mass";
-import { type LoggedPick, picksIn, totalsOf } from "#core/weighing/pick-log";
+import { picksIn, totalsOf } from "#core/weighing/pick-log";
 import { namedGroups } from "#core/weighing/words";
 import { gardenNow, handbook } from "../server/garden-now.server";
 import { Button, LinkButton, Options, Page, Section, Select } from "../ui/ui";
@@ -23,12 +24,7 @@ export function loader({ url }: Route.LoaderArgs) {
   const { units } = snapshot.garden;
   const book = handbook();
   const beds = new Map(snapshot.beds.map((b) => [b.id, b]));
-  const byPlanting = new Map<string, LoggedPick[]>();
-  for (const e of inYear) {
-    const list = byPlanting.get(e.pick.plantingId);
-    if (list) list.push(e);
-    else byPlanting.set(e.pick.plantingId, [e]);
-  }
+  const byPlanting = groupBy(inYear, (e) => e.pick.plantingId);
   const rows = snapshot.plantings
     .flatMap((p) => {
       const entries = byPlanting.get(p.id);

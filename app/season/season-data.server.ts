@@ -1,5 +1,6 @@
 import type { Bed } from "#core/garden/bed";
 import type { Planting } from "#core/garden/planting";
+import { groupBy } from "#core/group-by";
 import type { Crop } from "#core/handbook/crop";
 import type { Lot } from "#core/keeping/lot";
 import { keptWith } from "#core/kept-with";
@@ -19,12 +20,7 @@ let last: { snapshot: Snapshot; grown: GrownHere[] } | null = null;
 /** Every planting with its picks, drawn together once for each change. */
 export function grownOf({ snapshot }: GardenNow): GrownHere[] {
   if (last?.snapshot === snapshot) return last.grown;
-  const by = new Map<string, LoggedPick[]>();
-  for (const e of loggedPicks(snapshot)) {
-    const list = by.get(e.pick.plantingId);
-    if (list) list.push(e);
-    else by.set(e.pick.plantingId, [e]);
-  }
+  const by = groupBy(loggedPicks(snapshot), (e) => e.pick.plantingId);
   const before = new Map(last?.grown.map((g) => [g.planting.id, g.entries]));
   const beds = new Map(snapshot.beds.map((b) => [b.id, b]));
   const book = handbook();

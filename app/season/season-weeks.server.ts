@@ -1,4 +1,5 @@
 import { addDays, daysBetween, sayDay, sayMonth } from "#core/calendar/day";
+import { groupBy } from "#core/group-by";
 import { tastesOf } from "#core/planning/question/question";
 import { type Draft, glutDraft } from "#core/season/lessons";
 import { type Enough, plantsEnough } from "#core/season/plants-enough";
@@ -19,9 +20,7 @@ const cropYears = (d: GardenNow, year: string): CropYear[] =>
 
 function cropYearsOf(d: GardenNow, year: string): CropYear[] {
   const tasteOf = tastesOf(d.snapshot);
-  const by = new Map<string, GrownHere[]>();
-  for (const g of grownOf(d)) by.set(g.crop.id, [...(by.get(g.crop.id) ?? []), g]);
-  return [...by.values()]
+  return [...groupBy(grownOf(d), (g) => g.crop.id).values()]
     .map((grown): CropYear => {
       const { crop } = grown[0]!;
       const picked = grown.flatMap((g) => pickedOf(g.entries, year));

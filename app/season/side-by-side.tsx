@@ -1,4 +1,5 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
+import { groupBy } from "#core/group-by";
 
 export type Point = { id: string; name: string; side: 0 | 1; bed: string; year: string; value: number; said: string };
 
@@ -22,12 +23,9 @@ export function SideMark({ side }: { side: 0 | 1 }) {
 /** Every figure on a line of its own bed and year, both sides on one scale: what differs by the bed is seen at once. */
 export function SideBySide({ points, label }: { points: readonly Point[]; label: string }) {
   const most = Math.max(...points.map((p) => p.value));
-  const rows = new Map<string, Point[]>();
-  for (const p of points) {
-    const key = `${p.bed}, ${p.year}`;
-    rows.set(key, [...(rows.get(key) ?? []), p]);
-  }
-  const sorted = [...rows].sort(([a, x], [b, y]) => sides(y) - sides(x) || (a < b ? -1 : 1));
+  const sorted = [...groupBy(points, (p) => `${p.bed}, ${p.year}`)].sort(
+    ([a, x], [b, y]) => sides(y) - sides(x) || (a < b ? -1 : 1),
+  );
   return (
     <Box role="img" aria-label={`${label}, by bed and year; the table below has the figures`}>
       {sorted.map(([key, list], i) => (

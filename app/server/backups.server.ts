@@ -4,6 +4,7 @@ import { sayMass } from "#core/units/mass";
 import type { Picked } from "#core/weighing/by-planting";
 import { netOf } from "#core/weighing/net";
 import { type Backup, listMade, machineTime } from "#db/backups";
+import type { Wrote } from "#db/others";
 import type { Archive } from "#formats/archive";
 import { type BackupDone, type BackupRead, type BackupTask, type BroughtBack, doBackupTask } from "./backup-task";
 import { dataDir, type GardenNow, handbook, settled } from "./garden-now.server";
@@ -18,7 +19,16 @@ export function inBackupThread(taskIn: (dataDir: string) => BackupTask): Promise
   const task = taskIn(dataDir());
   const work = () => inThread<BackupTask, BackupDone>("backup", task, doBackupTask);
   if (!WRITES.includes(task.what)) return work();
-  return exclusively(() => settled(work));
+  return exclusively(() => settled(work, (done) => wroteOf(task, done)));
+}
+
+/** Which rows a task has written, where they came with it. */
+function wroteOf(task: BackupTask, done: BackupDone): { journalId: string; rows: Wrote } | null {
+  if (!("journalId" in done) || done.journalId === null) return null;
+  const { journalId } = done;
+  if (task.what === "picks") return { journalId, rows: { table: "picks", keys: task.picks.map((p) => p.id) } };
+  if (task.what === "weather") return { journalId, rows: { table: "weatherDays", keys: task.days.map((w) => w.day) } };
+  return null;
 }
 
 const sayBytes = (bytes: number): string =>

@@ -10,6 +10,7 @@ import { bookOf } from "#core/weighing/taught-book";
 import { revision } from "#db/change";
 import { nowAt, readLogOn, snapshotOf } from "#db/garden";
 import { type Db, openGarden } from "#db/open";
+import { toldOf, type Wrote } from "#db/others";
 
 /** Held for all of the process: what serves the pages has the rest of a long log read while nobody waits for one. */
 const holder = globalThis as { akmedonDb?: Db; akmedonReadOn?: (() => boolean) | undefined };
@@ -74,13 +75,19 @@ const PORTIONS = 4;
  * Lets a thread write much of the garden, then reads and judges it anew, a portion at a time with room between them for
  * whoever asks meanwhile: nobody's page has all of that to wait for. No other change begins until it is done
  * (`exclusively`).
+ * @param wrote which rows it has written, where that is known: then no others are read again
  */
-export async function settled<T>(write: () => Promise<T>): Promise<T> {
+export async function settled<T>(
+  write: () => Promise<T>,
+  wrote: (done: T) => { journalId: string; rows: Wrote } | null = () => null,
+): Promise<T> {
   // what is shown meanwhile is all of it as it was
   void memo?.now.snapshot.picks;
   unsettled = true;
   try {
     const done = await write();
+    const told = wrote(done);
+    if (told) toldOf(db(), told.journalId, told.rows);
     await settle(db());
     return done;
   } finally {

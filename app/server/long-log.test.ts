@@ -1,10 +1,11 @@
 import Database from "better-sqlite3";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { tidyUp } from "#core/fixtures/memory";
+import { cropOf } from "#core/handbook/index";
 import { placesWithLots } from "#core/keeping/room";
 import { outlookOf } from "#core/planning/outlook";
 import { picksInHouse, picksLately, picksOf, picksSince, weighedAgain } from "#core/weighing/by-planting";
 import { blankPick } from "#core/weighing/pick";
+import { loggedFrom, pickedFrom } from "#core/weighing/pick-log";
 import { bookOf } from "#core/weighing/taught-book";
 import { change } from "#db/change";
 import { readLogOn, snapshotOf } from "#db/garden";
@@ -13,6 +14,7 @@ import { makeDemo } from "../../cli/demo";
 import { gardenInProcess } from "../garden-in-process";
 import { loader as keepPage } from "../keep/keep";
 import { stillOfUse } from "../keep/still-of-use.server";
+import { bytesOf, tidyUp } from "../memory-held";
 import { loader as pickPage } from "../picks/pick";
 import { logOf } from "../picks/picks.server";
 import { loader as plotPage } from "../plot/plot";
@@ -137,6 +139,13 @@ describe("a log of many seasons", () => {
     await new Promise((resolve) => setImmediate(resolve));
     tidyUp();
     expect(logs.map((log) => log.deref() !== undefined)).toEqual([false, false, false, false, true]);
+  });
+
+  it("takes little memory for each pick: its own figures, and pointers to names that all of a planting share", () => {
+    const from = pickedFrom({ kind: "red slicer" }, cropOf("tomato"), "South wall");
+    const pick = blankPick({ grossG: 1000.5, at: AT });
+    const n = 20_000;
+    expect(bytesOf(() => Array.from({ length: n }, () => loggedFrom(pick, from))) / n).toBeLessThan(200);
   });
 
   it("is read a portion at a time, and whole though picks are logged in between, here and elsewhere", () => {

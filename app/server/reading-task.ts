@@ -8,7 +8,7 @@ import { netOf } from "#core/weighing/net";
 import type { PickRecord } from "#core/weighing/pick";
 import { bookOf } from "#core/weighing/taught-book";
 import { newId } from "#db/change";
-import { snapshotOf } from "#db/garden";
+import { picksAlike, snapshotOf } from "#db/garden";
 import { openGarden } from "#db/open";
 import type { ReadResult } from "#formats/located";
 import { type ColumnUses, type PickColumns, type PicksIn, pickColumns, readingPicksCsv } from "#formats/picks-in";
@@ -67,7 +67,8 @@ function readPicks(task: Extract<ReadingTask, { what: "picks" }>, tell: (share: 
       const crop = book.of(p.cropId);
       return { ...p, bed: bedName.get(p.bedId) ?? "", crop: crop.name, bulk: bulkOf(crop, measures) };
     });
-    const into = { plantings, known: snapshot.picks, units: snapshot.garden.units, today: task.today, newId };
+    const known = (from: string, to: string, ids: readonly string[]) => picksAlike(db, from, to, ids);
+    const into = { plantings, known, units: snapshot.garden.units, today: task.today, newId };
     const steps = readingPicksCsv(task.text, into, task.uses ?? undefined);
     for (;;) {
       const step = steps.next();

@@ -1,8 +1,8 @@
 import type { Day } from "../calendar/day";
 import { growingYear } from "../calendar/hemisphere";
+import { groupBy } from "../group-by";
 import type { Stocked } from "../keeping/stock";
 import type { GrowingGarden, Outlook } from "../planning/outlook";
-import type { Check } from "../planting/check";
 import { firstFrosts, frostDay, lastFrosts } from "../weather/frost-dates";
 import { picksOf } from "../weighing/by-planting";
 import { isCrop } from "../weighing/pick";
@@ -27,12 +27,8 @@ export function jobsOf(
     last: lastFrostDay(snapshot, year),
     first: middle(firstFrosts(snapshot.weather, latitudeDeg)),
   };
-  const looks = new Map<string, Check[]>();
-  for (const c of [...snapshot.checks].sort((a, b) => (a.at < b.at ? -1 : 1))) {
-    const of = looks.get(c.plantingId);
-    if (of) of.push(c);
-    else looks.set(c.plantingId, [c]);
-  }
+  const inTime = [...snapshot.checks].sort((a, b) => (a.at < b.at ? -1 : 1));
+  const looks = groupBy(inTime, (c) => c.plantingId);
   const jobs = outlook.plantings.flatMap((p) => {
     const season = p.crop.days.yearly
       ? (day: Day) => growingYear(day, latitudeDeg) === growingYear(today, latitudeDeg)

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { type Day, daysBetween } from "../calendar/day";
 import { localTimeSchema } from "../calendar/schemas";
+import { groupBy } from "../group-by";
 import type { Place, PlaceKind } from "../household/place";
 import type { Air } from "./shelf-life";
 
@@ -45,14 +46,8 @@ const HOLDS_DAYS = 10;
 /** The air of a place day by day: means of the day's readings, held for some days, else as it is said to be. */
 export function airOf(place: Place, readings: readonly PlaceReading[]): (day: Day) => Air {
   const said = saidAir(place);
-  const byDay = new Map<Day, PlaceReading[]>();
-  for (const r of readings) {
-    if (r.placeId !== place.id) continue;
-    const day = r.at.slice(0, 10);
-    const list = byDay.get(day);
-    if (list) list.push(r);
-    else byDay.set(day, [r]);
-  }
+  const here = readings.filter((r) => r.placeId === place.id);
+  const byDay = groupBy(here, (r) => r.at.slice(0, 10));
   if (byDay.size === 0) return () => said;
   const mean = (xs: number[]) => xs.reduce((a, b) => a + b, 0) / xs.length;
   const days = [...byDay.keys()].sort();

@@ -1,4 +1,5 @@
 import { addDays, type Day, dayRange, daysBetween } from "../calendar/day";
+import { groupBy } from "../group-by";
 import type { Crop } from "../handbook/crop";
 import { type KeepingFacts, keepingFactsOf, partFactsOf } from "../handbook/storage";
 import type { Place } from "../household/place";
@@ -171,7 +172,7 @@ export function stockOf(
     if (good < GONE) return [];
     const placeId = placeOf(lot);
     const air = airIn(placeId, today);
-    const beside = !lot.preserved && placeId !== null && (gassy.get(placeId) ?? []).some((id) => id !== lot.id);
+    const beside = !lot.preserved && placeId !== null && (gassy.get(placeId) ?? []).some((other) => other !== lot);
     const ageing = goesByDate(lot) ? { rate: 1, factors: [] } : ageingOf(facts, air, lot.grade, beside);
     return [
       {
@@ -195,13 +196,9 @@ export function stockOf(
 }
 
 /** Lots that give off ripening gas, by the place they lie in. */
-function gassyPlaces(present: readonly { lot: Lot; facts: KeepingFacts }[]): Map<string, string[]> {
-  const by = new Map<string, string[]>();
-  for (const { lot, facts } of present) {
-    const place = placeOf(lot);
-    if (place !== null && !lot.preserved && facts.givesGas) by.set(place, [...(by.get(place) ?? []), lot.id]);
-  }
-  return by;
+function gassyPlaces(present: readonly { lot: Lot; facts: KeepingFacts }[]): Map<string | null, Lot[]> {
+  const gassy = present.filter(({ lot, facts }) => !lot.preserved && facts.givesGas).map(({ lot }) => lot);
+  return groupBy(gassy, placeOf);
 }
 
 /** The air of a day and the place it was of. */

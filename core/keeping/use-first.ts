@@ -1,3 +1,4 @@
+import { groupBy } from "../group-by";
 import type { Crop } from "../handbook/crop";
 import type { Taste } from "../household/taste";
 import { roundMass } from "../units/mass";
@@ -68,11 +69,8 @@ export function firstToUse(stock: readonly Stocked[]): UseFirst[] {
  * that, unless it is preserved or given away.
  */
 export function weekOf(stock: readonly Stocked[], tasteOf: (crop: Crop) => Taste): WeekOf[] {
-  const by = new Map<string, Stocked[]>();
-  for (const s of stock)
-    if (s.lot.part === "crop" && !isForSeed(s) && !s.lot.preserved)
-      by.set(s.crop.id, [...(by.get(s.crop.id) ?? []), s]);
-  return [...by.values()]
+  const eaten = stock.filter((s) => s.lot.part === "crop" && !isForSeed(s) && !s.lot.preserved);
+  return [...groupBy(eaten, (s) => s.crop.id).values()]
     .map((list) => {
       const { crop } = list[0]!;
       const goodG = list.reduce((g, s) => g + s.lot.leftG * s.good, 0);

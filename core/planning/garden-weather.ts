@@ -1,5 +1,6 @@
 import { addDays, type Day, daysBetween } from "../calendar/day";
 import type { Bed } from "../garden/bed";
+import { groupBy } from "../group-by";
 import type { HazardDay } from "../planting/crop-hazards";
 import { COVER_WARMTH, coverNight, nightInBed } from "../weather/bed-night";
 import { type BedReading, type CoverNight, type LearnedOffset, learnOffset } from "../weather/bed-offset";
@@ -170,14 +171,4 @@ export function gardenWeather(
     skill,
     spreadRatio: ratio,
   };
-}
-
-export function groupBy<T>(items: readonly T[], keyOf: (item: T) => string): Map<string, T[]> {
-  const groups = new Map<string, T[]>();
-  for (const item of items) {
-    const group = groups.get(keyOf(item));
-    if (group) group.push(item);
-    else groups.set(keyOf(item), [item]);
-  }
-  return groups;
 }

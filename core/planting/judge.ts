@@ -1,4 +1,5 @@
 import { type Day, daysBetween } from "../calendar/day";
+import { groupBy } from "../group-by";
 import type { Crop, School } from "../handbook/crop";
 import { NOTHING_READY } from "../handbook/signs";
 import type { Conflict } from "./agreement";
@@ -67,9 +68,9 @@ export function judge(input: JudgeInput): Judgement {
   const usedUp = usedUpBy(input.checks, cueById, startedOn);
   const plants = planting.plants ?? guessPlants(planting, crop);
   const context: CueContext = { school, plants: Math.max(1, plants - (lifted(crop) ? usedUp : 0)) };
-  const readingsOn = groupByDay(input.checks, (c) => c.at.slice(0, 10));
-  const picksOn = groupByDay(input.picks, (p) => p.day);
-  const readingsMarked = groupByDay(
+  const readingsOn = groupBy(input.checks, (c) => c.at.slice(0, 10));
+  const picksOn = groupBy(input.picks, (p) => p.day);
+  const readingsMarked = groupBy(
     input.checks.filter((c) => c.marked.length > 0),
     (c) => c.at.slice(0, 10),
   );
@@ -255,15 +256,4 @@ const lifted = (crop: Crop): boolean => crop.parts.some((p) => p === "bulb" || p
 function countedFrom(evidence: readonly Evidence[], school: School): Counted | null {
   const dated = evidence.find((e) => e.cue.kind === "since" && e.cue.reliability !== "low");
   return dated?.cue.kind === "since" ? { marks: school.cues[dated.cue.id]?.landmarks ?? dated.cue.marks } : null;
-}
-
-function groupByDay<T>(items: readonly T[], dayOf: (item: T) => Day): Map<Day, T[]> {
-  const groups = new Map<Day, T[]>();
-  for (const item of items) {
-    const day = dayOf(item);
-    const group = groups.get(day);
-    if (group) group.push(item);
-    else groups.set(day, [item]);
-  }
-  return groups;
 }

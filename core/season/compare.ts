@@ -1,4 +1,5 @@
-import { type Blocked, chanceOfDifference, differenceInterval, groupByBlock, type Spread, spreadOf } from "./spread";
+import { groupBy } from "../group-by";
+import { type Blocked, chanceOfDifference, differenceInterval, type Spread, spreadOf } from "./spread";
 
 /** A planting, a pick or a lot that is compared: on which side it stands, where and when it grew, and its figure. */
 export type Compared = { name: string; side: 0 | 1; bed: string; year: string; value: number };
@@ -35,7 +36,7 @@ export function compare(all: readonly Compared[]): Comparison {
   const [a, b] = [of(0), of(1)];
   const sides: Comparison["sides"] = [a.length > 0 ? spreadOf(a) : null, b.length > 0 ? spreadOf(b) : null];
   const figures = all.map((x): Blocked => ({ side: x.side, block: `${x.bed} ${x.year}`, value: x.value }));
-  const blocks = [...groupByBlock(figures).values()];
+  const blocks = [...groupBy(figures, (x) => x.block).values()];
   const both = blocks.filter((l) => l.some((x) => x.side === 0) && l.some((x) => x.side === 1));
   const found = { sides, both: both.length, alone: blocks.length - both.length };
   if (!sides[0] || !sides[1])

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { type Day, daysBetween } from "../calendar/day";
 import { daySchema } from "../calendar/schemas";
+import { groupBy } from "../group-by";
 import type { Crop } from "../handbook/crop";
 
 export const SEED_UNITS = ["seeds", "g", "sets"] as const;
@@ -185,12 +186,7 @@ export function seedNeeds(
   cropOf: (cropId: string) => Pick<Crop, "like" | "family"> | null,
   today: Day,
 ): SeedNeed[] {
-  const by = new Map<string, ToSow[]>();
-  for (const p of plan) {
-    const key = `${p.cropId} ${p.kind.toLowerCase()}`;
-    by.set(key, [...(by.get(key) ?? []), p]);
-  }
-  return [...by.values()]
+  return [...groupBy(plan, (p) => `${p.cropId} ${p.kind.toLowerCase()}`).values()]
     .map((list): SeedNeed => {
       const { cropId, kind, sets } = list[0]!;
       const crop = cropOf(cropId) ?? { like: "", family: "" };

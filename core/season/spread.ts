@@ -1,4 +1,5 @@
 import jstat from "jstat";
+import { groupBy } from "../group-by";
 
 /** Count, mean and spread of some figures; `sd` with n − 1, null for fewer than two. */
 export type Spread = { n: number; mean: number; sd: number | null; low: number; high: number };
@@ -50,7 +51,7 @@ const MOST_ARRANGEMENTS = 20_000;
  * @returns p and the least p that so few figures could ever reach
  */
 export function chanceOfDifference(figures: readonly Blocked[]): { p: number; least: number } {
-  const blocks = [...groupByBlock(figures).values()];
+  const blocks = [...groupBy(figures, (x) => x.block).values()];
   const size = blocks.map((b) => ({ n: b.length, k: b.filter((x) => x.side === 0).length }));
   const all = size.reduce((product, { n, k }) => product * choose(n, k), 1);
   const [n0, n1] = [0, 1].map((s) => figures.filter((x) => x.side === s).length) as [number, number];
@@ -98,17 +99,6 @@ export function chanceOfDifference(figures: readonly Blocked[]): { p: number; le
     if (gap(sum) >= seen) reached += 1;
   }
   return { p: reached / (MOST_ARRANGEMENTS + 1), least: 1 / (MOST_ARRANGEMENTS + 1) };
-}
-
-/** Figures by their block, in the order in which blocks were met. */
-export function groupByBlock(figures: readonly Blocked[]): Map<string, Blocked[]> {
-  const by = new Map<string, Blocked[]>();
-  for (const x of figures) {
-    const list = by.get(x.block);
-    if (list) list.push(x);
-    else by.set(x.block, [x]);
-  }
-  return by;
 }
 
 function choose(n: number, k: number): number {

@@ -1,4 +1,5 @@
 import { addDays, type Day, daysBetween } from "../calendar/day";
+import { groupBy } from "../group-by";
 import type { DayChances, Evidence } from "../planting/conclude";
 import type { PickMark } from "../planting/judge";
 import type { BedLoss } from "./bed-loss";
@@ -32,10 +33,8 @@ export function settle(
 ): Settled[] {
   const saidOn = new Map(track.map((d) => [d.day, d.ready + d.past]));
   const outcomes = new Map<Day, { was: boolean; by: Settled["by"] }>();
-  const looks = new Map<Day, Pick<Evidence, "cue" | "day" | "means" | "discounted">[]>();
-  for (const e of evidence)
-    if (e.cue.role === "decisive" && e.discounted === null) looks.set(e.day, [...(looks.get(e.day) ?? []), e]);
-  for (const [day, of] of looks) {
+  const looks = evidence.filter((e) => e.cue.role === "decisive" && e.discounted === null);
+  for (const [day, of] of groupBy(looks, (e) => e.day)) {
     const no = of.some((e) => e.means === "short" || e.means === "nearly");
     const yes = of.some((e) => e.means === "right" || e.means === "past");
     // signs that disagree settle nothing

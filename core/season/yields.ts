@@ -1,6 +1,7 @@
 import { type Day, daysBetween } from "../calendar/day";
 import { type Bed, bedAreaM2 } from "../garden/bed";
 import type { Planting } from "../garden/planting";
+import { groupBy } from "../group-by";
 import { isCrop } from "../weighing/pick";
 import { type LoggedPick, sumTotals, type Totals, totalsOf } from "../weighing/pick-log";
 
@@ -53,14 +54,7 @@ export type PlantingYear = {
 
 /** Sums picks by planting and year. @param entries picks in the order of time */
 export function plantingYears(entries: readonly LoggedPick[]): PlantingYear[] {
-  const by = new Map<string, LoggedPick[]>();
-  for (const e of entries) {
-    const key = `${e.at.slice(0, 4)} ${e.pick.plantingId}`;
-    const list = by.get(key);
-    if (list) list.push(e);
-    else by.set(key, [e]);
-  }
-  return [...by.values()].map((list) => {
+  return [...groupBy(entries, (e) => `${e.at.slice(0, 4)} ${e.pick.plantingId}`).values()].map((list) => {
     const crops = list.filter((e) => isCrop(e.pick));
     const timed = crops.filter((e) => e.pick.minutes !== null);
     const sum = (of: readonly LoggedPick[], figure: (e: LoggedPick) => number) => of.reduce((s, e) => s + figure(e), 0);

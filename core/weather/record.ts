@@ -1,4 +1,5 @@
 import { addDays, type Day, daysBetween } from "../calendar/day";
+import { groupBy } from "../group-by";
 import type { WeatherDay } from "./daily";
 import { degreeDaysSine } from "./degree-days";
 import { firstFrosts, lastFrosts, quantile } from "./frost-dates";
@@ -32,13 +33,7 @@ const HOT_C = 30;
 
 /** Each year of a record in figures, oldest first. Days in order; the half-years of frost follow the latitude. */
 export function yearsOf(record: readonly WeatherDay[], latitudeDeg: number): YearOfWeather[] {
-  const byYear = new Map<number, WeatherDay[]>();
-  for (const d of record) {
-    const year = Number(d.day.slice(0, 4));
-    const days = byYear.get(year);
-    if (days) days.push(d);
-    else byYear.set(year, [d]);
-  }
+  const byYear = groupBy(record, (d) => Number(d.day.slice(0, 4)));
   const last = new Map(lastFrosts(record, latitudeDeg).map((f) => [f.year, f.day]));
   const first = new Map(firstFrosts(record, latitudeDeg).map((f) => [f.year, f.day]));
   return [...byYear].map(([year, days]) => {

@@ -1,4 +1,5 @@
 import type { Day } from "../calendar/day";
+import { groupBy } from "../group-by";
 import type { PickRecord } from "./pick";
 
 /** The picks of a garden: all of them, or those at hand while a log of many seasons still lies unread. */
@@ -48,17 +49,12 @@ function indexOf(picks: readonly PickRecord[]): PickIndex {
 }
 
 function fresh(picks: readonly PickRecord[]): PickIndex {
-  const by = new Map<string, PickRecord[]>();
-  const again: PickRecord[] = [];
-  let inTime = true;
-  for (const [i, p] of picks.entries()) {
-    const list = by.get(p.plantingId);
-    if (list) list.push(p);
-    else by.set(p.plantingId, [p]);
-    if (p.againG !== null) again.push(p);
-    if (i > 0 && !before(picks[i - 1]!, p)) inTime = false;
-  }
-  return { picks, by, again, inTime };
+  return {
+    picks,
+    by: groupBy(picks, (p) => p.plantingId),
+    again: picks.filter((p) => p.againG !== null),
+    inTime: picks.every((p, i) => i === 0 || before(picks[i - 1]!, p)),
+  };
 }
 
 /** The index of a list that differs from an indexed one by a few rows; null: by more, or one of them is in no order. */

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { isDay } from "../calendar/day";
+import { groupBy } from "../group-by";
 import type { Crop } from "../handbook/crop";
 import { type PickRecord, tareOf } from "./pick";
 
@@ -84,12 +85,8 @@ export function taughtCrops(
   weighings: readonly Weighing[],
   cropIdOf: ReadonlyMap<string, string>,
 ): Crop[] {
-  const twice = new Map<string, PickRecord[]>();
-  for (const p of picks) {
-    if (p.againG === null) continue;
-    const id = cropIdOf.get(p.plantingId);
-    if (id) twice.set(id, [...(twice.get(id) ?? []), p]);
-  }
+  const again = picks.filter((p) => p.againG !== null);
+  const twice = groupBy(again, (p) => cropIdOf.get(p.plantingId));
   const ids = new Set([...twice.keys(), ...weighings.map((w) => w.cropId)]);
   return all
     .filter((c) => ids.has(c.id))

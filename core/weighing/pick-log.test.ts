@@ -1,7 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { planting } from "../fixtures/garden";
-import { bytesOf } from "../fixtures/memory";
 import { cropOf } from "../handbook";
 import { blankPick, GRADES, PARTS, type PickRecord, WAYS } from "./pick";
 import {
@@ -10,8 +9,6 @@ import {
   groupPicks,
   type LoggedPick,
   logged,
-  loggedFrom,
-  pickedFrom,
   picksIn,
   sumTotals,
   totalsOf,
@@ -27,12 +24,6 @@ describe("a pick in the log", () => {
   it("is named by its crop and kind, and by the crop alone where no kind is known", () => {
     expect(entry({})).toMatchObject({ kind: "red slicer", crop: tomato.name, name: `${tomato.name} ‘red slicer’` });
     expect(entry({}, "")).toMatchObject({ kind: tomato.name, crop: tomato.name, name: tomato.name });
-  });
-  it("takes little memory, since a log may hold a hundred thousand: its own figures and pointers to its names", () => {
-    const from = pickedFrom({ kind: "red slicer" }, tomato, "South wall");
-    const pick = blankPick({ grossG: 1000.5, at: "2026-08-10T18:00" });
-    const n = 20_000;
-    expect(bytesOf(() => Array.from({ length: n }, () => loggedFrom(pick, from))) / n).toBeLessThan(200);
   });
   it("totals put together again are the totals of all", () => {
     const all = [entry({ minutes: 3 }), entry({ grossG: 250, estimated: true }), entry({ part: "tops", grossG: 40 })];

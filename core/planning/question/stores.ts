@@ -1,3 +1,4 @@
+import { groupBy } from "../../group-by";
 import type { Crop } from "../../handbook/crop";
 import { type Place, type PlaceKind, placeKindFor } from "../../household/place";
 import { BEYOND_SHARE, SPARED_SHARE, type Taste } from "../../household/taste";
@@ -45,9 +46,7 @@ function appetite(
   atHome: AtHome,
   horizonDays: number,
 ): Store[] {
-  const byCrop = new Map<string, Grown[]>();
-  for (const g of grown) byCrop.set(g.crop.id, [...(byCrop.get(g.crop.id) ?? []), g]);
-  return [...byCrop.values()].flatMap((of) => {
+  return [...groupBy(grown, (g) => g.crop.id).values()].flatMap((of) => {
     const { crop, supply } = of[0]!;
     const { weeklyG, sparedG } = tasteOf(crop);
     const keepDays = (crop.after.days[0] + crop.after.days[1]) / 2;

@@ -1,0 +1,14 @@
+/**
+ * Things by a key, those of one key in the order in which they came; groups in the order of the first of each.
+ * @example [...groupBy(["ash", "elm", "asp"], (name) => name[0]!)] // [["a", ["ash", "asp"]], ["e", ["elm"]]]
+ */
+export function groupBy<T, K>(things: Iterable<T>, keyOf: (thing: T) => K): Map<K, T[]> {
+  const groups = new Map<K, T[]>();
+  for (const thing of things) {
+    const key = keyOf(thing);
+    const group = groups.get(key);
+    if (group) group.push(thing);
+    else groups.set(key, [thing]);
+  }
+  return groups;
+}
