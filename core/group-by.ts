@@ -1,6 +1,6 @@
 /**
  * Things by a key, those of one key in the order in which they came; groups in the order of the first of each.
- * @example [...groupBy(["ash", "elm", "asp"], (name) => name[0]!)] // [["a", ["ash", "asp"]], ["e", ["elm"]]]
+ * @example [...groupBy(["fig", "pear", "lime"], (name) => name.length)] // [[3, ["fig"]], [4, ["pear", "lime"]]]
  */
 export function groupBy<T, K>(things: Iterable<T>, keyOf: (thing: T) => K): Map<K, T[]> {
   const groups = new Map<K, T[]>();
