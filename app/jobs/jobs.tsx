@@ -6,6 +6,7 @@ import { lastGood, useKept } from "../offline/last-good";
 import { formOf, typedOf } from "../server/forms.server";
 import { gardenNow } from "../server/garden-now.server";
 import { CheckedForm } from "../ui/checked-form";
+import { CountInput } from "../ui/count-input";
 import { DateInput } from "../ui/date-input";
 import { Tickbox } from "../ui/tickbox";
 import { Button, type Faults, Field, FormError, Input, LinkButton, Page, Section, Select, shownValue } from "../ui/ui";
@@ -209,17 +210,17 @@ function OwnJobForm({ view, faults, job }: { view: View; faults: Faults; job: Vi
             {(p) => <DateInput {...p} defaultValue={value("startOn", job?.startOn ?? view.today)} />}
           </Field>
           <Field name="minutes" label="Minutes" faults={faults}>
-            {(p) => <Input {...p} inputMode="numeric" minW="0" defaultValue={value("minutes", job?.minutes ?? 5)} />}
+            {(p) => <CountInput {...p} of="minutes" least={1} defaultValue={value("minutes", job?.minutes ?? 5)} />}
           </Field>
         </Grid>
         <Tickbox label="Again and again" checked={again} onChange={setAgain} />
         {again && (
           <Grid templateColumns="repeat(2, minmax(0, 1fr))" gap="4">
             <Field name="everyDays" label="After so many days" hint="from the day it was done" faults={faults}>
-              {(p) => <Input {...p} inputMode="numeric" minW="0" defaultValue={value("everyDays", job?.everyDays)} />}
+              {(p) => <CountInput {...p} of="days" least={1} defaultValue={value("everyDays", job?.everyDays)} />}
             </Field>
             <Field name="times" label="So many times" hint="empty: for as long" faults={faults}>
-              {(p) => <Input {...p} inputMode="numeric" minW="0" defaultValue={value("times", job?.times)} />}
+              {(p) => <CountInput {...p} of="times" least={1} defaultValue={value("times", job?.times)} />}
             </Field>
             <Field name="untilOn" label="Until" faults={faults}>
               {(p) => <DateInput {...p} defaultValue={value("untilOn", job?.untilOn)} />}

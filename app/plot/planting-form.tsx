@@ -4,6 +4,7 @@ import { START_WORDS } from "#core/garden/words";
 import { sayArea, typedDistance } from "#core/units/distance";
 import { LessonsNote } from "../lessons/lessons-note";
 import { CheckedForm } from "../ui/checked-form";
+import { CountInput } from "../ui/count-input";
 import { DateInput } from "../ui/date-input";
 import {
   Button,
@@ -84,9 +85,9 @@ export function PlantingForm({ data, faults }: { data: Route.ComponentProps["loa
             {(p) => <DateInput {...p} defaultValue={value("endedOn", planting?.endedOn)} />}
           </Field>
         </Grid>
-        <Grid templateColumns="1fr 1fr 1fr" gap="4">
+        <Grid templateColumns={{ base: "1.6fr 1fr 1fr", md: "1fr 1fr 1fr" }} gap="4">
           <Field name="plants" label="Plants" faults={faults}>
-            {(p) => <Input {...p} inputMode="numeric" defaultValue={value("plants", planting?.plants)} />}
+            {(p) => <CountInput {...p} of="plants" least={1} defaultValue={value("plants", planting?.plants)} />}
           </Field>
           <Field name="rowM" label="Row" hint={units === "us" ? "240 ft" : "3.5 m"} faults={faults}>
             {(p) => (

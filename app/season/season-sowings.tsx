@@ -4,6 +4,7 @@ import { Form, useSubmit } from "react-router";
 import { addDays } from "#core/calendar/day";
 import { formOf, typedOf } from "../server/forms.server";
 import { gardenNow } from "../server/garden-now.server";
+import { CountInput } from "../ui/count-input";
 import { CropGlyph } from "../ui/crop-glyph";
 import { DateInput } from "../ui/date-input";
 import { FiguresTable } from "../ui/figures-table";
@@ -200,17 +201,13 @@ function SeriesForm({ view, faults }: { view: View; faults: Faults }) {
           {(p) => <DateInput {...p} key={`${bedId} ${how}`} defaultValue={value("first", first)} />}
         </Field>
         <Field name="every" label="Every so many days" faults={faults}>
-          {(p) => (
-            <Input {...p} inputMode="numeric" minW="0" defaultValue={value("every", plan?.usual.gapDays ?? 14)} />
-          )}
+          {(p) => <CountInput {...p} of="days" least={1} defaultValue={value("every", plan?.usual.gapDays ?? 14)} />}
         </Field>
         <Field name="times" label="Times" faults={faults}>
-          {(p) => (
-            <Input {...p} inputMode="numeric" minW="0" defaultValue={value("times", plan?.sowings.length ?? 4)} />
-          )}
+          {(p) => <CountInput {...p} of="times" least={1} defaultValue={value("times", plan?.sowings.length ?? 4)} />}
         </Field>
         <Field name="plants" label="Plants each" faults={faults}>
-          {(p) => <Input {...p} inputMode="numeric" minW="0" defaultValue={value("plants", plan?.usual.plants)} />}
+          {(p) => <CountInput {...p} of="plants" least={1} defaultValue={value("plants", plan?.usual.plants)} />}
         </Field>
       </Grid>
       <Button type="submit" name="intent" value="series" mt="4" variant="outline">

@@ -1,4 +1,4 @@
-import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
+import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { Form } from "react-router";
 import { PLACE_KINDS } from "#core/household/place";
@@ -9,6 +9,7 @@ import { formOf, typedOf } from "../server/forms.server";
 import { gardenNow } from "../server/garden-now.server";
 import { CheckedForm } from "../ui/checked-form";
 import { CropGlyph } from "../ui/crop-glyph";
+import { Slide } from "../ui/slide";
 import {
   Button,
   Field,
@@ -180,26 +181,15 @@ function TasteRow({ crop, faults }: { crop: Row; faults: Parameters<typeof FormE
         <CropGlyph kind={crop.glyph} stage={1} size={40} />
       </Box>
       <Box gridColumn={{ base: "2 / -1", md: "auto" }}>
-        <chakra.label htmlFor={`liking-${crop.id}`} display="block">
-          <strong>{crop.name}</strong>{" "}
-          <chakra.span color="inkSoft" fontSize="sm">
-            {sayLiking(liking)}
-          </chakra.span>
-        </chakra.label>
-        <chakra.input
-          type="range"
-          minH="48px"
-          id={`liking-${crop.id}`}
+        <Slide
           name={`liking-${crop.id}`}
+          label={crop.name}
           min={0}
           max={2}
           step={0.1}
           value={liking}
-          onChange={(e) => setLiking(Number(e.target.value))}
-          aria-valuetext={sayLiking(liking)}
-          w="100%"
-          h="36px"
-          accentColor="moss"
+          onValue={setLiking}
+          say={sayLiking}
         />
       </Box>
       <Box display={{ base: "block", md: "none" }} />

@@ -3,6 +3,7 @@ import { Shovel } from "lucide-react";
 import { useState } from "react";
 import { z } from "zod";
 import { CheckedForm } from "../ui/checked-form";
+import { CountInput } from "../ui/count-input";
 import { CropGlyph } from "../ui/crop-glyph";
 import { DateInput } from "../ui/date-input";
 import { FiguresTable } from "../ui/figures-table";
@@ -10,6 +11,7 @@ import { FileInput } from "../ui/file-input";
 import { Fold, LateFold } from "../ui/fold";
 import { formSchema } from "../ui/form-schema";
 import { Hint } from "../ui/hint";
+import { Slide } from "../ui/slide";
 import { Term } from "../ui/term";
 import { Tickbox } from "../ui/tickbox";
 import { SeveralTiles, Tiles } from "../ui/tiles";
@@ -38,6 +40,8 @@ const tried = formSchema(
 );
 const FAULTS = { errors: { length: "write it like 3.5 or 3.5 m" }, typed: { length: "long" } };
 
+const COUNTED = { errors: { counted: "write a whole number, like 12" }, typed: {} };
+
 const STAGES = [
   { value: "green", picture: <CropGlyph kind="tomato" stage={0.2} size={38} />, text: "green" },
   { value: "turning", picture: <CropGlyph kind="tomato" stage={0.8} size={38} />, text: "turning" },
@@ -47,6 +51,7 @@ const STAGES = [
 /** Every part that pages are made of, in its states: for who builds a page, and for the tests of all looks. */
 export default function PartsPage() {
   const [on, setOn] = useState(true);
+  const [much, setMuch] = useState(1.2);
   const [stage, setStage] = useState<readonly string[]>(["turning"]);
   const [some, setSome] = useState<readonly string[]>(["green", "red"]);
   return (
@@ -105,6 +110,22 @@ export default function PartsPage() {
           <Field name="note" label="Several lines" faults={null}>
             {(p) => <TextArea {...p} rows={3} defaultValue="Access, soil, the tool it wants." />}
           </Field>
+          <Field name="count" label="How many" hint="typed or stepped" faults={null}>
+            {(p) => <CountInput {...p} of="plants" least={1} defaultValue="12" />}
+          </Field>
+          <Field name="counted" label="How many, not as it should be" faults={COUNTED}>
+            {(p) => <CountInput {...p} of="plants" defaultValue="a dozen" />}
+          </Field>
+          <Slide
+            name="liking"
+            label="More or less"
+            min={0}
+            max={2}
+            step={0.1}
+            value={much}
+            onValue={setMuch}
+            say={(x) => `${Math.round(x * 100)} %`}
+          />
           <div>
             <Tickbox label="To tick" checked={on} onChange={setOn} />
             <Tickbox label="Not ticked" />

@@ -2,6 +2,7 @@ import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { addDays } from "#core/calendar/day";
 import type { Glyph } from "#core/handbook/glyphs";
+import { CountInput } from "../ui/count-input";
 import { CropGlyph } from "../ui/crop-glyph";
 import { DateInput } from "../ui/date-input";
 import { SeveralTiles } from "../ui/tiles";
@@ -139,11 +140,12 @@ function Row({ i, crop, today, faults, onDrop }: RowProps) {
         </Field>
         <Field name={`plants-${i}`} label="Plants" faults={faults}>
           {(p) => (
-            <Input
+            <CountInput
               {...p}
-              inputMode="numeric"
+              of="plants"
+              least={1}
               defaultValue={shownValue(faults, `plants-${i}`, "")}
-              placeholder="if you counted"
+              placeholder="if counted"
             />
           )}
         </Field>

@@ -114,7 +114,7 @@ describe("dates ahead", () => {
     await ready(page);
     await page.getByLabel("First").fill("2027-05-01");
     await page.getByLabel("Every so many days").fill("14");
-    await page.getByLabel("Times").fill("3");
+    await page.getByLabel("Times", { exact: true }).fill("3");
     await page.getByRole("button", { name: "Plan them" }).click();
     await page.getByRole("button", { name: "Undo" }).waitFor();
     await ready(page);

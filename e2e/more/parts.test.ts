@@ -44,6 +44,39 @@ describe("the parts that pages are made of", () => {
     await page.context().close();
   });
 
+  it("a number of things is stepped by a tap or a key, typed as well, and what was typed wrong stays", async () => {
+    const { page, troubles } = await here.visit({ width: 390, height: 844 });
+    await page.goto("/parts");
+    await ready(page);
+    const many = page.getByLabel("How many", { exact: true });
+    await page.getByRole("button", { name: "more plants" }).first().click();
+    await page.getByRole("button", { name: "more plants" }).first().click();
+    await expect.poll(() => many.inputValue()).toBe("14");
+    await many.press("ArrowDown");
+    await expect.poll(() => many.inputValue()).toBe("13");
+    await many.fill("1");
+    await expect.poll(() => page.getByRole("button", { name: "fewer plants" }).first().isDisabled()).toBe(true);
+    await many.fill("1200");
+    await many.blur();
+    expect(await many.inputValue()).toBe("1200");
+    expect(await page.getByLabel("How many, not as it should be").inputValue()).toBe("a dozen");
+    const more = page.getByRole("slider", { name: /^More or less/ });
+    await more.focus();
+    await page.keyboard.press("ArrowRight");
+    expect(await more.getAttribute("aria-valuetext")).toBe("130 %");
+    expect(troubles).toEqual([]);
+    await page.context().close();
+  });
+
+  it("both can be used without the page's scripts", async () => {
+    const { page } = await here.visit({ scripts: false });
+    await page.goto("/parts");
+    await page.getByLabel("How many", { exact: true }).fill("7");
+    expect(await page.getByRole("button", { name: "more plants" }).count()).toBe(0);
+    await page.getByLabel(/^More or less/).fill("0.5");
+    await page.context().close();
+  });
+
   it("a date is typed as people do, or picked from its month by the keyboard", async () => {
     const { page } = await here.visit();
     await page.goto("/settings");

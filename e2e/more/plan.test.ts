@@ -87,7 +87,10 @@ describe("what binds a plan", () => {
     await page.getByRole("alert").first().waitFor();
     expect(await page.locator("#weekly-carrot").inputValue()).toBe("a lot");
     await page.locator("#weekly-carrot").fill("2 kg");
-    await page.locator("#liking-winter-squash").fill("0");
+    const liking = page.getByRole("slider", { name: /^Winter squash/ });
+    await liking.focus();
+    await page.keyboard.press("Home");
+    expect(await liking.getAttribute("aria-valuetext")).toBe("not eaten");
     await page.getByRole("button", { name: "Save what you like" }).click();
     await page.getByText("What you like saved").waitFor();
     expect(await page.locator("#weekly-carrot").inputValue()).toBe("2 kg");
