@@ -1,6 +1,7 @@
 import { defineSlotRecipe } from "@chakra-ui/react";
 import { THUMB, written } from "./recipes";
 import { checkboxCard, radioCard } from "./slots-answers";
+import { numberInput, slider } from "./slots-numbers";
 
 /** What opens over the page: a sheet with a leaf's corners. */
 const popup = {
@@ -253,50 +254,6 @@ const fileUpload = defineSlotRecipe({
     item: { display: "flex", gap: "2", alignItems: "center" },
     itemName: { fontWeight: "600", overflowWrap: "anywhere" },
     itemSizeText: { color: "inkSoft", fontSize: "sm" },
-  },
-});
-
-/** Steps stand on both sides, apart for a thumb; without the page's scripts there is only the field to write in. */
-const step = {
-  flexShrink: "0",
-  display: "grid",
-  placeItems: "center",
-  w: THUMB,
-  color: "moss",
-  borderWidth: "1.5px",
-  borderColor: "inkSoft",
-  cursor: "pointer",
-  _hover: { bg: "tint" },
-  "&[data-disabled]": { color: "rule", cursor: "default" },
-  "html:not([data-awake]) &": { visibility: "hidden" },
-} as const;
-const numberInput = defineSlotRecipe({
-  slots: ["root", "control", "input", "incrementTrigger", "decrementTrigger"],
-  base: {
-    root: { display: "flex", minW: "0" },
-    input: { ...written, minW: "0", px: "1", textAlign: "center", borderRadius: "0", borderInlineWidth: "0" },
-    decrementTrigger: { ...step, borderStartRadius: "soft" },
-    incrementTrigger: { ...step, borderEndRadius: "soft" },
-  },
-});
-
-const slider = defineSlotRecipe({
-  slots: ["root", "label", "control", "track", "range", "thumb", "markerGroup", "marker"],
-  base: {
-    root: { w: "100%" },
-    control: { display: "flex", alignItems: "center", minH: THUMB, position: "relative", px: "3" },
-    track: { flex: "1", h: "6px", bg: "tint", borderWidth: "1px", borderColor: "rule", borderRadius: "full" },
-    range: { h: "100%", bg: "moss", borderRadius: "full" },
-    thumb: {
-      w: "28px",
-      h: "28px",
-      bg: "sheet",
-      borderWidth: "2.5px",
-      borderColor: "moss",
-      borderRadius: "full",
-      cursor: "grab",
-      _focusVisible: { outline: "3px solid", outlineColor: "focus", outlineOffset: "2px" },
-    },
   },
 });
 
