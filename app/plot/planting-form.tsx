@@ -1,4 +1,4 @@
-import { Flex, Grid, Text } from "@chakra-ui/react";
+import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { useMemo, useState } from "react";
 import { START_WORDS } from "#core/garden/words";
 import { sayArea, typedDistance } from "#core/units/distance";
@@ -85,10 +85,12 @@ export function PlantingForm({ data, faults }: { data: Route.ComponentProps["loa
             {(p) => <DateInput {...p} defaultValue={value("endedOn", planting?.endedOn)} />}
           </Field>
         </Grid>
-        <Grid templateColumns={{ base: "1.6fr 1fr 1fr", md: "1fr 1fr 1fr" }} gap="4">
-          <Field name="plants" label="Plants" faults={faults}>
-            {(p) => <CountInput {...p} of="plants" least={1} defaultValue={value("plants", planting?.plants)} />}
-          </Field>
+        <Grid templateColumns={{ base: "1fr 1fr", md: "1fr 1fr 1fr" }} gap="4">
+          <Box gridColumn={{ base: "1 / -1", md: "auto" }}>
+            <Field name="plants" label="Plants" faults={faults}>
+              {(p) => <CountInput {...p} of="plants" least={1} defaultValue={value("plants", planting?.plants)} />}
+            </Field>
+          </Box>
           <Field name="rowM" label="Row" hint={units === "us" ? "240 ft" : "3.5 m"} faults={faults}>
             {(p) => (
               <Input

@@ -8,7 +8,6 @@ import { sayMass } from "#core/units/mass";
 import { sayVolume, volumeUnit } from "#core/units/volume";
 import type { Container } from "#core/weighing/pick";
 import { CheckedForm } from "../ui/checked-form";
-import { CountInput } from "../ui/count-input";
 import { DateInput } from "../ui/date-input";
 import { FileInput } from "../ui/file-input";
 import { Button, type Faults, Field, Input, Note, Section, Select, shownValue } from "../ui/ui";
@@ -231,7 +230,7 @@ export function SettingsLists({ garden, windows, dated, trips, people, container
               {(p) => <Input {...p} inputMode="decimal" defaultValue={value("containerLitres", "")} />}
             </Field>
             <Field name="containerCount" label="At hand" faults={faults}>
-              {(p) => <CountInput {...p} of="containers" defaultValue={value("containerCount", "")} />}
+              {(p) => <Input {...p} inputMode="numeric" defaultValue={value("containerCount", "")} />}
             </Field>
             <Button type="submit" name="intent" value="container">
               Add

@@ -59,6 +59,14 @@ describe("the parts that pages are made of", () => {
     await many.fill("1200");
     await many.blur();
     expect(await many.inputValue()).toBe("1200");
+    await many.press("ControlOrMeta+a");
+    await many.pressSequentially("1x2");
+    await many.blur();
+    expect(await many.inputValue()).toBe("12");
+    await many.press("ControlOrMeta+a");
+    await page.keyboard.insertText("3,5");
+    await many.blur();
+    expect(await many.inputValue()).toBe("12");
     expect(await page.getByLabel("How many, not as it should be").inputValue()).toBe("a dozen");
     const more = page.getByRole("slider", { name: /^More or less/ });
     await more.focus();

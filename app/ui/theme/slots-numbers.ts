@@ -1,10 +1,13 @@
 import { defineSlotRecipe } from "@chakra-ui/react";
 import { THUMB, written } from "./recipes";
 
+/** Where there is room for both steps, each as wide as a thumb, and for a number between them. */
+const WIDE = `@container (min-width: 150px)`;
 /** Steps stand on both sides, apart for a thumb; without the page's scripts there is only the field to write in. */
 const step = {
+  display: "none",
+  [WIDE]: { display: "grid" },
   flexShrink: "0",
-  display: "grid",
   placeItems: "center",
   w: THUMB,
   color: "moss",
@@ -15,17 +18,21 @@ const step = {
   "&[data-disabled]": { color: "rule", cursor: "default" },
   "html:not([data-awake]) &": { visibility: "hidden" },
 } as const;
-export const numberInput = defineSlotRecipe({
+const numberInput = defineSlotRecipe({
   slots: ["root", "control", "input", "incrementTrigger", "decrementTrigger"],
   base: {
-    root: { display: "flex", minW: "0" },
-    input: { ...written, minW: "0", px: "1", textAlign: "center", borderRadius: "0", borderInlineWidth: "0" },
+    root: { display: "flex", minW: "0", containerType: "inline-size" },
+    input: {
+      ...written,
+      minW: "0",
+      [WIDE]: { px: "1", textAlign: "center", borderRadius: "0", borderInlineWidth: "0" },
+    },
     decrementTrigger: { ...step, borderStartRadius: "soft" },
     incrementTrigger: { ...step, borderEndRadius: "soft" },
   },
 });
 
-export const slider = defineSlotRecipe({
+const slider = defineSlotRecipe({
   slots: ["root", "label", "control", "track", "range", "thumb", "markerGroup", "marker"],
   base: {
     root: { w: "100%" },
@@ -44,3 +51,6 @@ export const slider = defineSlotRecipe({
     },
   },
 });
+
+/** What holds a number that is more than typed. */
+export const numberSlots = { numberInput, slider };

@@ -1,7 +1,7 @@
 import { defineSlotRecipe } from "@chakra-ui/react";
 import { THUMB, written } from "./recipes";
 import { checkboxCard, radioCard } from "./slots-answers";
-import { numberInput, slider } from "./slots-numbers";
+import { numberSlots } from "./slots-numbers";
 
 /** What opens over the page: a sheet with a leaf's corners. */
 const popup = {
@@ -329,8 +329,7 @@ export const slotRecipes = {
   table,
   progress,
   fileUpload,
-  numberInput,
-  slider,
+  ...numberSlots,
   emptyState,
   datePicker,
   radioCard,
