@@ -165,7 +165,7 @@ export function split<N extends TableName>(name: N, isFit: (row: RowOf<N>) => bo
     rows: Split<N>;
     rest: Generator<RowOf<N>[]>;
     known: Kept | null;
-    written: Set<unknown>;
+    written: ReadonlySet<unknown>;
   };
   const begun = new WeakMap<Db, Begun>();
   const reader = (db: Db): Split<N> => {
@@ -234,8 +234,10 @@ export function split<N extends TableName>(name: N, isFit: (row: RowOf<N>) => bo
     const { count } = touchesOf(db, name);
     const before = begun.get(db);
     if (before?.count === count) return before;
-    const rest = known ? read.keyed(db, String(key), written as string[]) : read.portions(db);
-    const now = { count, rows: { fit: [], unfit: [] }, rest, known, written: new Set<unknown>(written) };
+    // a row that was written twice is read once
+    const rows = new Set(written as string[]);
+    const rest = known ? read.keyed(db, String(key), [...rows]) : read.portions(db);
+    const now = { count, rows: { fit: [], unfit: [] }, rest, known, written: rows };
     begun.set(db, now);
     return now;
   }

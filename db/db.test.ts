@@ -201,6 +201,14 @@ describe("many picks written by a thread that says which", () => {
         .sort((a, b) => (a.at === b.at ? (a.id < b.id ? -1 : 1) : a.at < b.at ? -1 : 1))
         .map((p) => p.id),
     );
+    // written twice before anybody asks
+    for (const grossG of [700, 800])
+      change(db, `all at ${grossG} g`, AT, (c) => {
+        for (const p of added.slice(0, 5000)) c.put("picks", { ...p, grossG });
+      });
+    const all = snapshotOf(db).picks;
+    expect(new Set(all.map((p) => p.id)).size).toBe(all.length);
+    expect(all.filter((p) => p.grossG === 800)).toHaveLength(5000);
     other.$client.close();
   });
 });
