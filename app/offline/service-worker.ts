@@ -24,19 +24,30 @@ self.addEventListener("activate", (event) => event.waitUntil(self.registration.n
 const pages = () => caches.open(PAGES);
 const ageMs = (response: Response): number => Date.now() - Date.parse(response.headers.get("Date") ?? "");
 
+/** How often everything kept was forgotten: what was asked for before that is not kept when it comes. */
+let forgotten = 0;
+const PHOTOS = "photos";
+async function forget(): Promise<void> {
+  forgotten += 1;
+  await Promise.all([PAGES, PHOTOS].map((name) => caches.delete(name)));
+}
+
 /** Has one address from the server and keeps the answer where it is a whole and good one. */
 async function have(address: string, olderThanMs: number): Promise<void> {
   const cache = await pages();
   const before = await cache.match(address);
   if (before && ageMs(before) < olderThanMs) return;
+  const asked = forgotten;
   const response = await fetch(address, { credentials: "same-origin" });
   // a sign-in page or a redirect is no page of the garden
-  if (response.status === 200 && !response.redirected) await cache.put(address, response);
+  if (asked === forgotten && response.status === 200 && !response.redirected) await cache.put(address, response);
 }
 
 /** Has pages one after the other, so that whoever works in the garden does not wait for them. */
 async function haveAll(addresses: readonly string[], olderThanMs: number): Promise<void> {
+  const asked = forgotten;
   for (const address of addresses) {
+    if (asked !== forgotten) return;
     try {
       await have(address, olderThanMs);
     } catch {
@@ -89,7 +100,20 @@ registerRoute(
   },
 );
 
+// whoever signs out leaves no page behind: from then on the server gives none, and those on their way are not kept
+registerRoute(
+  ({ url, sameOrigin }) => sameOrigin && url.pathname === "/sign-out",
+  async ({ request }) => {
+    try {
+      return await fetch(request);
+    } finally {
+      await forget();
+    }
+  },
+  "POST",
+);
+
 registerRoute(
   ({ url, sameOrigin }) => sameOrigin && url.pathname.startsWith("/photos/"),
-  new CacheFirst({ cacheName: "photos", plugins: [new ExpirationPlugin({ maxEntries: MOST_PHOTOS })] }),
+  new CacheFirst({ cacheName: PHOTOS, plugins: [new ExpirationPlugin({ maxEntries: MOST_PHOTOS })] }),
 );
