@@ -120,4 +120,18 @@ describe("pages without a signal", () => {
     expect(wholeAddress("/walk/p1?done=7")).toBe("/walk/p1.data");
     expect(wholeAddress("/picks/new.data?planting=p1&_routes=routes%2Fpick")).toBe("/picks/new.data?planting=p1");
   });
+  it("are forgotten with all that still comes in for them when somebody signs out; what waits to be sent stays", async () => {
+    vi.resetModules();
+    const leaving = await import("./queue");
+    await leaving.keep("sheet", "of a bed");
+    await enqueue(item("waits"));
+    const onItsWay = (async () => {
+      await new Promise((r) => setTimeout(r, 10));
+      await leaving.keep("sheet", "of another bed");
+    })();
+    await leaving.forgetKept();
+    await onItsWay;
+    expect(await leaving.readKept("sheet")).toBeUndefined();
+    expect(await listWaiting()).toMatchObject([{ id: "waits" }]);
+  });
 });

@@ -68,15 +68,20 @@ export async function insist(id: string): Promise<void> {
   await sendWaiting();
 }
 
+/** Whoever uses this page is leaving the garden: what still comes in for it is kept no more. */
+let leaving = false;
+
 /** Keeps and finds data for pages that may be opened without a signal. */
 export const keep = async (name: string, value: unknown): Promise<void> => {
-  await (await base()).put("kept", value, name);
+  const db = await base();
+  if (!leaving) await db.put("kept", value, name);
 };
 export const readKept = async <T>(name: string): Promise<T | undefined> =>
   (await (await base()).get("kept", name)) as T | undefined;
 
 /** Forgets every kept page, for whoever uses the device next; what waits to be sent stays. */
 export async function forgetKept(): Promise<void> {
+  leaving = true;
   await (await base()).clear("kept");
   if ("caches" in globalThis) for (const name of await caches.keys()) await caches.delete(name);
 }
