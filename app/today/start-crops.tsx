@@ -138,16 +138,8 @@ function Row({ i, crop, today, faults, onDrop }: RowProps) {
         <Field name={`kind-${i}`} label="Kind" faults={faults}>
           {(p) => <Input {...p} defaultValue={shownValue(faults, `kind-${i}`, "")} placeholder="if you know it" />}
         </Field>
-        <Field name={`plants-${i}`} label="Plants" faults={faults}>
-          {(p) => (
-            <CountInput
-              {...p}
-              of="plants"
-              least={1}
-              defaultValue={shownValue(faults, `plants-${i}`, "")}
-              placeholder="if counted"
-            />
-          )}
+        <Field name={`plants-${i}`} label="Plants, if counted" faults={faults}>
+          {(p) => <CountInput {...p} of="plants" least={1} defaultValue={shownValue(faults, `plants-${i}`, "")} />}
         </Field>
       </Grid>
     </Box>

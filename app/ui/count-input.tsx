@@ -8,7 +8,6 @@ type Props = FieldProps & {
   /** of what there are so many, for who hears it: "plants" */
   of: string;
   least?: number;
-  placeholder?: string;
 };
 
 /** A comma would be read as one between thousands: “3,5” is not 35. */
